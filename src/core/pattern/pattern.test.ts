@@ -1,0 +1,108 @@
+import fc from 'fast-check';
+import { formatDose, formatPattern, mustParseDose, mustParsePattern, parseDose, parsePattern, problemText, type Pattern } from '.';
+import { anyDose, anyPattern } from './arbitrary';
+
+const canonical: readonly (readonly [string, string])[] = [
+  ['4:7:8', '4:7:8'],
+  ['in 4, hold 7, out 8', '4:7:8'],
+  ['inhale 4, hold 4, exhale 4, hold empty 4', '4:4:4:4'],
+  ['in 4 left, hold 2, out 6 right, alternating', 'in 4 left, hold 2, out 6 right, alternating'],
+  ['4:6 alternating', 'in 4 left, out 6 right, alternating'],
+  ['in 4, out 4 left, alternating', 'in 4, out 4 left, alternating'],
+  ['27 pumps at 60', '27 pumps at 60'],
+  ['connected 3 s, long 6 s', 'connected 3 s, long 6 s nose'],
+  ['in 5 throat, out 5 throat, empty 4, recover 1, lock chin', 'in 5 throat, out 5 throat, empty 4, recover 1, lock chin'],
+  ['in 4 nine tenths, hold 3–8 s, out 6, empty to ease 2-6 s', 'in 4 nine tenths, hold 3-8 s, out 6, empty 2-6 s'],
+  ['each set: in 4, out 4; 4:4 alternating', 'each set in 4, out 4; in 4 left, out 4 right, alternating'],
+  ['2 × in 25 s gap 5 s free, 2 x out 25 s gap 5 s free', '2 x in 25 s gap 5 s free, 2 x out 25 s gap 5 s free'],
+  ['natural breath', 'natural'],
+];
+
+test.each(canonical)('%s reads back as %s', (line, expected) => {
+  expect(formatPattern(mustParsePattern(line))).toBe(expected);
+});
+
+const mistakes: readonly (readonly [string, number, string])[] = [
+  ['', 0, 'a pattern such as'],
+  ['in 4, hodl 2, out 6', 6, 'Did you mean “hold”'],
+  ['in 0, out 4', 3, 'at least 1'],
+  ['in 10000, out 4', 3, 'at most 60'],
+  ['4:4:4:4:4', 8, 'at most four counts'],
+  ['in 4, hold 2', 12, 'an exhale somewhere'],
+  ['4.5:6', 0, 'whole number'],
+  ['27 pumps', 8, 'pumps a minute'],
+  ['in 4, hold 8-3 s, out 4', 13, 'at least 8'],
+  ['in 4, hold 2 left, out 4', 17, 'only on an inhale or an exhale'],
+  ['in 4 <b>, out', 5, 'a comma, or the end'],
+];
+
+test.each(mistakes)('%s stumbles at %i', (line, at, words) => {
+  const parsed = parsePattern(line);
+  expect(parsed.ok).toBe(false);
+  if (parsed.ok) return;
+  expect(parsed.problems[0].at).toBe(at);
+  expect(problemText(parsed.problems[0])).toContain(words);
+});
+
+test.each([
+  ['9 rounds of 2', '9 rounds of 2'],
+  ['2 x 6 rounds, rest 3 breaths after each set', '2 x 6 rounds, rest 3 breaths after each set'],
+  ['3 rounds, rest 30 s', '3 rounds, rest 30 s between rounds'],
+  ['5 minutes', '5 min'],
+  ['1 round', '1 round'],
+])('dose %s reads back as %s', (line, expected) => {
+  expect(formatDose(mustParseDose(line))).toBe(expected);
+});
+
+test.each(['', '0 rounds', '5', '5 min, nap 3', '500 rounds', '61 min'])('dose “%s” is refused', (line) => {
+  expect(parseDose(line).ok).toBe(false);
+});
+
+test('what is written reads back the same', () => {
+  fc.assert(
+    fc.property(anyPattern, (pattern: Pattern) => expect(mustParsePattern(formatPattern(pattern))).toEqual(pattern)),
+    { numRuns: 500 },
+  );
+  fc.assert(
+    fc.property(anyDose, (dose) => expect(mustParseDose(formatDose(dose))).toEqual(dose)),
+    { numRuns: 300 },
+  );
+});
+
+test('no line throws or hangs, and every problem lies inside it', () => {
+  const words = fc.constantFrom(
+    'in',
+    'out',
+    'hold',
+    '4',
+    '0',
+    ':',
+    ',',
+    ';',
+    'x',
+    '-',
+    's',
+    'left',
+    'pumps',
+    'at',
+    'é',
+    '<',
+    '\u202e',
+    'first',
+    'rest',
+    '1e9',
+  );
+  const line = fc.oneof(
+    fc.string({ maxLength: 60 }),
+    fc.array(words, { maxLength: 14 }).map((all) => all.join(' ')),
+  );
+  fc.assert(
+    fc.property(line, (text) => {
+      for (const parsed of [parsePattern(text), parseDose(text)]) {
+        if (!parsed.ok) for (const problem of parsed.problems) expect(problem.at).toBeLessThanOrEqual(text.length);
+      }
+    }),
+    { numRuns: 2000 },
+  );
+  expect(parsePattern('4:'.repeat(50_000)).ok).toBe(false);
+});

@@ -1,0 +1,109 @@
+/** What a breath pattern is made of. Lengths stay in the unit they were written in; tempo comes later. */
+
+export type Side = 'both' | 'left' | 'right';
+/** Inhale, retention after it, exhale, retention after that, and a natural pause (never a hold). */
+export type PhaseKind = 'in' | 'hold' | 'out' | 'empty' | 'pause';
+export type Route = 'nose' | 'mouth' | 'either';
+export type Manner = 'throat' | 'strong throat' | 'narrowed' | 'hiss' | 'hum' | 'sigh';
+export type Lock = 'chin' | 'throat' | 'pelvic' | 'abdominal';
+
+/** Counts follow the tempo, seconds do not, "ease" is an open range of seconds. */
+export type Length =
+  | { readonly unit: 'counts'; readonly n: number }
+  | { readonly unit: 'seconds'; readonly n: number }
+  | { readonly unit: 'ease'; readonly low: number; readonly high: number };
+
+/** The changeover after a phase, in seconds. A free breath in it ends a hold. */
+export interface Gap {
+  readonly seconds: number;
+  readonly free: boolean;
+}
+
+export interface Phase {
+  readonly kind: PhaseKind;
+  readonly length: Length;
+  /** How often the phase stands in a row. */
+  readonly repeat: number;
+  readonly side: Side;
+  readonly route: Route | null;
+  readonly manner: Manner | null;
+  /** Stop at nine tenths full. */
+  readonly nineTenths: boolean;
+  readonly gap: Gap | null;
+}
+
+/** Breaths of recovery after a cycle; a range when "until easy". */
+export interface Recovery {
+  readonly low: number;
+  readonly high: number;
+}
+
+interface Around {
+  /** Once, before the first round. */
+  readonly leadIn: readonly Phase[];
+  /** Before the first round of every set. */
+  readonly entry: readonly Phase[];
+  /** Once, after the last round. */
+  readonly leadOut: readonly Phase[];
+}
+
+export interface CyclePattern extends Around {
+  readonly kind: 'cycle';
+  readonly phases: readonly Phase[];
+  /** Left and right change places every cycle; every set begins again as written. */
+  readonly alternating: boolean;
+  readonly recovery: Recovery | null;
+  readonly locks: readonly Lock[];
+}
+
+/** Short forced exhales with a passive inhale; one round is one run of pumps. */
+export interface PumpPattern extends Around {
+  readonly kind: 'pumps';
+  readonly pumps: number;
+  readonly perMinute: number;
+}
+
+/** No pause at either end: four short breaths and a long fifth make a round. Seconds for a whole breath. */
+export interface ConnectedPattern extends Around {
+  readonly kind: 'connected';
+  readonly shortSeconds: number;
+  readonly longSeconds: number;
+  readonly route: Route;
+}
+
+/** The natural or the gently deepened breath, in its own time. */
+export interface NaturalPattern {
+  readonly kind: 'natural';
+  readonly depth: 'natural' | 'deepened';
+}
+
+export type Pattern = CyclePattern | PumpPattern | ConnectedPattern | NaturalPattern;
+
+/** How much: sets of rounds, or minutes, and the rests. `null` cycles a round means the studio's convention. */
+export type Dose =
+  | { readonly kind: 'rounds'; readonly sets: number; readonly rounds: number; readonly cyclesPerRound: number | null; readonly rest: Rest | null }
+  | { readonly kind: 'minutes'; readonly minutes: number; readonly cyclesPerRound: number | null; readonly rest: Rest | null };
+
+export interface Rest {
+  readonly n: number;
+  readonly unit: 'seconds' | 'breaths';
+  readonly every: 'round' | 'set';
+  /** Also after the last one. */
+  readonly afterLast: boolean;
+}
+
+/** Where reading a line stopped making sense, and what was expected there. */
+export interface Problem {
+  readonly at: number;
+  readonly length: number;
+  readonly found: string;
+  readonly expected: string;
+  readonly suggestion: string | null;
+}
+
+export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** A plain phase: both nostrils, nothing special. */
+export function plainPhase(kind: PhaseKind, length: Length): Phase {
+  return { kind, length, repeat: 1, side: 'both', route: null, manner: null, nineTenths: false, gap: null };
+}

@@ -1,0 +1,127 @@
+import { formatPattern, type Dose, type Pattern } from '../pattern';
+import type { Tag } from '../techniques';
+import type { Pace } from '../timing';
+import { adaptationText, applyAdaptations } from './adapt';
+import { decide, type Bearing } from './decide';
+import { featuresOf } from './features';
+import { groupCounts, inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
+import { ANSWERS, type Adaptation, type Answer, type Decision } from './types';
+
+/** A way of breathing as it is taught to a room. */
+export interface Taught {
+  readonly pattern: Pattern;
+  readonly dose: Dose;
+  readonly pace: Pace;
+  readonly tags: readonly Tag[];
+}
+
+/** Something easier that may stand in for it: a lower rung, or an option of the same block. */
+export interface Stand {
+  readonly name: string;
+  readonly taught: Taught;
+}
+
+/** What one person does while the room does the technique. Holds no condition: safe for every teacher. */
+export type Doing =
+  | { readonly kind: 'as taught' }
+  | { readonly kind: 'adapted'; readonly pattern: string }
+  | { readonly kind: 'in step'; readonly inStep: InStep; readonly next: readonly InStep[] }
+  | { readonly kind: 'instead'; readonly name: string; readonly pattern: string }
+  | { readonly kind: 'natural breath' };
+
+export interface Advice {
+  readonly answer: Answer;
+  readonly doing: Doing;
+  /** Instructions in words: "no hold after the inhale", "eyes open". */
+  readonly words: readonly string[];
+}
+
+/**
+ * Decides a technique for a person and finds what they do instead, so that nobody is left with nothing:
+ * the adapted pattern when it keeps the room's time, else one in step, else an easier technique, else the natural breath.
+ * Everything offered has been screened again and came out as watch or clear.
+ */
+export function advise(
+  bearing: readonly Bearing[],
+  taught: Taught,
+  easier: readonly Stand[] = [],
+  comfort: Comfort = NO_COMFORT,
+): { advice: Advice; decision: Decision } {
+  const decision = decide(bearing, featuresOf(taught.pattern, taught.dose, taught.pace, taught.tags));
+  const adaptations = uniqueAdaptations(decision);
+  const words = [...adaptations.map(adaptationText), ...notesOf(decision)];
+  const doing = whatToDo(bearing, taught, decision.answer, adaptations, easier, comfort);
+  return { decision, advice: { answer: decision.answer, doing, words } };
+}
+
+function uniqueAdaptations(decision: Decision): Adaptation[] {
+  const found = decision.findings.flatMap(({ adaptation }) => (adaptation ? [adaptation] : []));
+  const tightest = found.filter(
+    (one) =>
+      one.to !== 'cap hold in' || !found.some((other) => other.to === 'no hold in' || (other.to === 'cap hold in' && other.seconds < one.seconds)),
+  );
+  return [...new Map(tightest.map((adaptation) => [adaptation.to, adaptation])).values()];
+}
+
+function notesOf(decision: Decision): string[] {
+  return [...new Set(decision.findings.flatMap(({ note }) => (note ? [note] : [])))];
+}
+
+function whatToDo(
+  bearing: readonly Bearing[],
+  taught: Taught,
+  answer: Answer,
+  adaptations: readonly Adaptation[],
+  easier: readonly Stand[],
+  comfort: Comfort,
+): Doing {
+  if (answer === 'clear' || answer === 'watch') return { kind: 'as taught' };
+  const noseless = adaptations.some(({ to }) => to === 'nose only') && bearing.some(({ rule }) => rule.condition === 'nose');
+  if (noseless) return { kind: 'natural breath' };
+  const changed = applyAdaptations(taught.pattern, taught.tags, adaptations, taught.pace);
+  const passes = (pattern: Pattern, tags: readonly Tag[], dose = taught.dose, pace = taught.pace) =>
+    permitted(bearing, { pattern, dose, pace, tags });
+  if (changed.pattern && passes(changed.pattern, changed.tags) && sameLength(taught.pattern, changed.pattern)) {
+    const pattern = formatPattern(changed.pattern);
+    return pattern === formatPattern(taught.pattern) ? { kind: 'as taught' } : { kind: 'adapted', pattern };
+  }
+  const [best, ...next] = keepInStep(
+    taught.pattern,
+    taught.pace.tempo,
+    (pattern) =>
+      passes(
+        pattern,
+        changed.tags.filter((tag) => tag !== 'hand at the nose'),
+      ),
+    comfort,
+  );
+  if (best) return { kind: 'in step', inStep: best, next: next.slice(0, 2) };
+  const stand = easier.find(({ taught: other }) => permitted(bearing, other));
+  return stand ? { kind: 'instead', name: stand.name, pattern: formatPattern(stand.taught.pattern) } : { kind: 'natural breath' };
+}
+
+function permitted(bearing: readonly Bearing[], { pattern, dose, pace, tags }: Taught): boolean {
+  const { answer } = decide(bearing, featuresOf(pattern, dose, pace, tags));
+  return ANSWERS.indexOf(answer) >= ANSWERS.indexOf('watch');
+}
+
+/** Whether a changed pattern still ends each cycle with the room; what isn't counted has no cycle to keep. */
+function sameLength(taught: Pattern, changed: Pattern): boolean {
+  return groupCounts(taught)?.counts === groupCounts(changed)?.counts;
+}
+
+/** What a person does, in a few words for a cell or a list. */
+export function doingText(doing: Doing): string {
+  switch (doing.kind) {
+    case 'as taught':
+      return 'as taught';
+    case 'adapted':
+      return doing.pattern;
+    case 'in step':
+      return inStepText(doing.inStep);
+    case 'instead':
+      return `${doing.name.toLowerCase()} at own pace`;
+    case 'natural breath':
+      return 'natural breath';
+  }
+}

@@ -1,0 +1,175 @@
+import type { Dose, Lock, Pattern, Phase } from '../pattern';
+import type { Tag } from '../techniques';
+import { derive, holdsIn, timeBlock, type Pace } from '../timing';
+
+/** What screening sees in a technique. Seconds look at the long end of every range. */
+export interface Features {
+  /** Anything but the natural and the gently deepened breath. */
+  readonly counted: boolean;
+  readonly holdInSeconds: number;
+  readonly holdOutSeconds: number;
+  readonly pumps: boolean;
+  readonly connected: boolean;
+  readonly locks: readonly Lock[];
+  /** Right-in or right-only: activating. */
+  readonly rightSide: boolean;
+  readonly leftSide: boolean;
+  /** A nostril is closed. */
+  readonly sideWork: boolean;
+  /** Exhale ÷ inhale; null without both. */
+  readonly exhaleToInhale: number | null;
+  /** The slowest breaths a minute; null when none are counted. */
+  readonly pace: number | null;
+  readonly mouth: boolean;
+  readonly resistedExhale: boolean;
+  readonly tags: readonly Tag[];
+}
+
+const NATURAL: Features = {
+  counted: false,
+  holdInSeconds: 0,
+  holdOutSeconds: 0,
+  pumps: false,
+  connected: false,
+  locks: [],
+  rightSide: false,
+  leftSide: false,
+  sideWork: false,
+  exhaleToInhale: null,
+  pace: null,
+  mouth: false,
+  resistedExhale: false,
+  tags: [],
+};
+
+/**
+ * Derives the features of a pattern and dose at a pace; posture and the like come in as tags.
+ * Lead-in and lead-out are part of the practice and are looked at too.
+ * @example featuresOf(mustParsePattern('4:7:8'), mustParseDose('4 rounds'), pace).holdInSeconds // 7
+ */
+export function featuresOf(pattern: Pattern, dose: Dose, pace: Pace, tags: readonly Tag[] = []): Features {
+  if (pattern.kind === 'natural') return { ...NATURAL, tags: withStillness(tags, pattern, dose, pace) };
+  const around = [...pattern.leadIn, ...pattern.entry, ...pattern.leadOut];
+  const own = pattern.kind === 'cycle' ? pattern.phases : [];
+  const phases = [...around, ...own];
+  const derived = derive(pattern, pace);
+  const alternating = pattern.kind === 'cycle' && pattern.alternating;
+  const sideWork = phases.some((phase) => phase.side !== 'both');
+  return {
+    counted: true,
+    holdInSeconds: longestHold(own, around, 'hold', pace),
+    holdOutSeconds: longestHold(own, around, 'empty', pace),
+    pumps: pattern.kind === 'pumps',
+    connected: pattern.kind === 'connected',
+    locks: pattern.kind === 'cycle' ? pattern.locks : [],
+    rightSide: !alternating && inhalesThrough(own, 'right'),
+    leftSide: !alternating && inhalesThrough(own, 'left'),
+    sideWork,
+    exhaleToInhale: derived?.exhaleToInhale ?? null,
+    pace: derived?.breathsPerMinute?.slow ?? null,
+    mouth: phases.some(usesMouth) || (pattern.kind === 'connected' && pattern.route !== 'nose'),
+    resistedExhale: phases.some((phase) => phase.kind === 'out' && resists(phase)),
+    tags: sideWork && !tags.includes('hand at the nose') ? [...tags, 'hand at the nose'] : tags,
+  };
+}
+
+function longestHold(own: readonly Phase[], around: readonly Phase[], kind: 'hold' | 'empty', pace: Pace): number {
+  // A hold that ends one cycle runs on into a hold that begins the next.
+  const wrapped = own.length > 0 && own[0].kind === kind ? [...own, ...own] : own;
+  return Math.max(holdsIn(wrapped, kind, pace.tempo).longest.high, holdsIn(around, kind, pace.tempo).longest.high) / 1000;
+}
+
+function inhalesThrough(phases: readonly Phase[], side: 'left' | 'right'): boolean {
+  return phases.some((phase) => phase.kind === 'in' && phase.side === side);
+}
+
+function usesMouth(phase: Phase): boolean {
+  return phase.route === 'mouth' || phase.route === 'either' || phase.manner === 'hiss' || phase.manner === 'sigh';
+}
+
+/** Hissing, a strong throat and narrowed nostrils make the breath push; the soft throat sound does not. */
+function resists(phase: Phase): boolean {
+  return phase.manner === 'hiss' || phase.manner === 'strong throat' || phase.manner === 'narrowed';
+}
+
+function withStillness(tags: readonly Tag[], pattern: Pattern, dose: Dose, pace: Pace): readonly Tag[] {
+  const still = timeBlock(pattern, dose, pace).planned >= 15 * 60_000;
+  return still && !tags.includes('still 15 min') ? [...tags, 'still 15 min'] : tags;
+}
+
+/** Half a per mille: a pace worked out from rounded phases is not "below" its limit by a rounding. */
+const NEARLY = 1.0005;
+
+/** A test of one feature, as rules name it. */
+export type FeatureTest =
+  | { readonly is: 'counted' | 'pumps' | 'connected' | 'right-side' | 'left-side' | 'side work' | 'mouth' | 'resisted exhale' | 'any hold' }
+  | { readonly is: 'hold in' | 'hold out'; readonly overSeconds: number }
+  | { readonly is: 'lock'; readonly of: readonly Lock[] }
+  | { readonly is: 'exhale at least twice the inhale' | 'pace below 6' }
+  | { readonly is: 'tag'; readonly of: readonly Tag[] };
+
+/** Whether a technique has the feature a rule asks about. */
+export function hasFeature(features: Features, test: FeatureTest): boolean {
+  switch (test.is) {
+    case 'counted':
+      return features.counted;
+    case 'pumps':
+      return features.pumps;
+    case 'connected':
+      return features.connected;
+    case 'right-side':
+      return features.rightSide;
+    case 'left-side':
+      return features.leftSide;
+    case 'side work':
+      return features.sideWork;
+    case 'mouth':
+      return features.mouth;
+    case 'resisted exhale':
+      return features.resistedExhale;
+    case 'any hold':
+      return features.holdInSeconds > 0 || features.holdOutSeconds > 0;
+    case 'hold in':
+      return features.holdInSeconds > test.overSeconds;
+    case 'hold out':
+      return features.holdOutSeconds > test.overSeconds;
+    case 'lock':
+      return features.locks.some((lock) => test.of.includes(lock));
+    case 'exhale at least twice the inhale':
+      return features.exhaleToInhale !== null && features.exhaleToInhale >= 2;
+    case 'pace below 6':
+      return features.pace !== null && features.pace * NEARLY < 6;
+    case 'tag':
+      return features.tags.some((tag) => test.of.includes(tag));
+  }
+}
+
+/** How a feature is named to people. @example featureName({ is: 'hold in', overSeconds: 4 }) // "a hold of more than 4 s" */
+export function featureName(test: FeatureTest): string {
+  switch (test.is) {
+    case 'counted':
+      return 'counted breathing';
+    case 'any hold':
+      return 'a hold';
+    case 'hold in':
+      return test.overSeconds > 0 ? `a hold of more than ${test.overSeconds} s` : 'a hold after the inhale';
+    case 'hold out':
+      return test.overSeconds > 0 ? `an empty hold of more than ${test.overSeconds} s` : 'an empty hold';
+    case 'connected':
+      return 'connected breath';
+    case 'right-side':
+      return 'right-side breath';
+    case 'left-side':
+      return 'left-side breath';
+    case 'lock':
+      return test.of.length === 4 ? 'a held lock' : `a held ${test.of.join(' or ')} lock`;
+    case 'exhale at least twice the inhale':
+      return 'an exhale twice the inhale or longer';
+    case 'pace below 6':
+      return 'fewer than 6 breaths a minute';
+    case 'tag':
+      return test.of.join(', ');
+    default:
+      return test.is;
+  }
+}

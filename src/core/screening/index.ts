@@ -1,0 +1,10 @@
+/** Screening: rules as data, decisions with reasons for a date, adaptation, staying in step. It clears nobody. */
+export * from './types';
+export * from './features';
+export * from './conditions';
+export { RULEBOOK } from './rulebook';
+export * from './decide';
+export { adaptationText, applyAdaptations } from './adapt';
+export { groupCounts, inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
+export * from './advise';
+export { DOOR_QUESTIONS, EMERGENCY, STOP_SIGNS } from './signs';

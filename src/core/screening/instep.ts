@@ -1,0 +1,68 @@
+import { mustParsePattern, type CyclePattern, type Pattern } from '../pattern';
+
+/** A short pattern that ends each cycle with the room. */
+export interface InStep {
+  readonly cycles: number;
+  readonly inhale: number;
+  readonly exhale: number;
+  /** Counts of natural breathing to the end of the group's cycle; never a hold. */
+  readonly free: number;
+}
+
+export interface Comfort {
+  readonly inhale: number | null;
+  readonly exhale: number | null;
+}
+
+export const NO_COMFORT: Comfort = { inhale: null, exhale: null };
+
+/** The counts of a group's cycle without recovery breaths; null when it isn't counted, so nobody can keep step with it. */
+export function groupCounts(pattern: Pattern): { readonly counts: number; readonly inhale: number } | null {
+  if (pattern.kind !== 'cycle' || pattern.phases.some((phase) => phase.length.unit !== 'counts' || phase.gap)) return null;
+  const sum = (phases: CyclePattern['phases']) =>
+    phases.reduce((all, { length, repeat }) => all + (length.unit === 'counts' ? length.n * repeat : 0), 0);
+  return { counts: sum(pattern.phases), inhale: sum(pattern.phases.filter((phase) => phase.kind === 'in')) };
+}
+
+/**
+ * Every allowed pattern that keeps in step with the room, best first: fewest free counts, inhale nearest the group's,
+ * exhale ÷ inhale nearest 1.2, fewest cycles.
+ * @param allowed whether screening lets this person breathe in:out at the room's tempo (no stricter than watch)
+ * @example keepInStep(mustParsePattern('4:7:8'), 1000, () => true)[0] // 2 × (4:5) + 1 free
+ */
+export function keepInStep(pattern: Pattern, tempo: number, allowed: (pattern: Pattern) => boolean, comfort: Comfort = NO_COMFORT): InStep[] {
+  const group = groupCounts(pattern);
+  if (!group) return [];
+  const longestIn = comfort.inhale ?? group.inhale + 1;
+  const longestOut = comfort.exhale ?? group.inhale + 3;
+  const found: InStep[] = [];
+  for (let inhale = 2; inhale <= longestIn; inhale += 1) {
+    for (let exhale = inhale; exhale <= longestOut && exhale < 2 * inhale; exhale += 1) {
+      const breath = inhale + exhale;
+      const tooQuick = 60_000 / (breath * tempo) > 15;
+      if (tooQuick || breath > group.counts || !allowed(mustParsePattern(`${inhale}:${exhale}`))) continue;
+      for (let cycles = 1; cycles * breath <= group.counts; cycles += 1) {
+        const free = group.counts - cycles * breath;
+        if (free * 4 <= group.counts) found.push({ cycles, inhale, exhale, free });
+      }
+    }
+  }
+  return found.sort((a, b) => compare(a, b, group.inhale));
+}
+
+function compare(a: InStep, b: InStep, groupInhale: number): number {
+  return (
+    a.free - b.free ||
+    Math.abs(a.inhale - groupInhale) - Math.abs(b.inhale - groupInhale) ||
+    // |exhale ÷ inhale − 1.2| compared in whole numbers, so that 5:7 and 3:3 tie as they should.
+    Math.abs(5 * a.exhale - 6 * a.inhale) * b.inhale - Math.abs(5 * b.exhale - 6 * b.inhale) * a.inhale ||
+    a.cycles - b.cycles
+  );
+}
+
+/** @example inStepText({ cycles: 2, inhale: 4, exhale: 5, free: 1 }) // "2 × (4:5) + 1 free" */
+export function inStepText({ cycles, inhale, exhale, free }: InStep): string {
+  const breath = `${inhale}:${exhale}`;
+  const breaths = cycles > 1 ? `${cycles} × (${breath})` : breath;
+  return free > 0 ? `${breaths} + ${free} free` : breaths;
+}

@@ -1,0 +1,22 @@
+/** When to let go. On every plan and class screen; worded once, here. */
+export const STOP_SIGNS: readonly string[] = [
+  'dizziness',
+  'pressure in the brow or eyes',
+  'palpitations',
+  'wheeze',
+  'growing tingling, numbness or hand cramps',
+  'trembling or strain in a hold',
+  'gasping on the first free breath',
+  'feeling unreal',
+  'distress',
+  'in pregnancy: pain or bleeding',
+];
+
+export const EMERGENCY = 'Chest pain, fainting, a seizure, weakness on one side, or breathlessness that stays: call the emergency services.';
+
+/** Asked at the door, for today only. */
+export const DOOR_QUESTIONS = [
+  { id: 'acute', question: 'Fever, unwell, wheezing, a knock to the head in the last 28 days, alcohol or a sedative?', short: 'unwell today' },
+  { id: 'blockedNose', question: 'A blocked nose, a cold, or a nosebleed in the last 7 days?', short: 'blocked nose' },
+  { id: 'meal', question: 'A meal in the last 2 hours (3 hours before pumps)?', short: 'has eaten' },
+] as const;

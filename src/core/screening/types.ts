@@ -1,0 +1,69 @@
+import type { IsoDate } from '../units';
+import type { FeatureTest } from './features';
+
+/** Strictest first. */
+export const ANSWERS = ['leave out', 'ask first', 'adapt', 'watch', 'clear'] as const;
+export type Answer = (typeof ANSWERS)[number];
+
+/** The stricter of two answers. @example stricter('adapt', 'watch') // "adapt" */
+export function stricter(a: Answer, b: Answer): Answer {
+  return ANSWERS.indexOf(a) <= ANSWERS.indexOf(b) ? a : b;
+}
+
+/** A change to a technique, for one person. */
+export type Adaptation =
+  | { readonly to: 'no hold in' | 'no hold out' | 'pace 6 or faster' | 'nose only' | 'imagined sides' | 'hand-free' | 'holds optional' }
+  | { readonly to: 'cap hold in'; readonly seconds: number }
+  | {
+      readonly to:
+        'not flat' | 'chair or lying' | 'chair offered' | 'not standing' | 'eyes open' | 'no twist' | 'no neck circles' | 'no forward bend';
+    };
+
+/** One cell of the rulebook: a feature and what follows from it. */
+export interface Rule {
+  /** Stable: "pregnancy/hold in". */
+  readonly id: string;
+  readonly condition: ConditionId;
+  readonly feature: FeatureTest;
+  readonly answer: Exclude<Answer, 'clear'>;
+  readonly adaptation: Adaptation | null;
+  /** Holds only in this state of the condition; null always holds. */
+  readonly only: string | null;
+  readonly note: string | null;
+}
+
+export type ConditionId = string;
+
+/** What a person said of one condition. Dates are those of the birth, the surgery, or the due date. */
+export interface ConditionAnswer {
+  readonly condition: ConditionId;
+  readonly answer: 'yes' | "don't know" | 'prefer not to say';
+  readonly date: IsoDate | null;
+  /** Such as "controlled", "high-risk", "surgical". */
+  readonly states: readonly string[];
+}
+
+/** Everything screening knows of a person on some day. */
+export interface ScreenedPerson {
+  readonly screenedOn: IsoDate | null;
+  readonly birthDate: IsoDate | null;
+  readonly answers: readonly ConditionAnswer[];
+  readonly guardianConsent: boolean;
+}
+
+/** One rule that applies to a person for a technique. */
+export interface Finding {
+  readonly ruleId: string;
+  readonly answer: Exclude<Answer, 'clear'>;
+  readonly condition: string;
+  readonly feature: string;
+  readonly reason: string;
+  readonly adaptation: Adaptation | null;
+  readonly note: string | null;
+}
+
+/** The strictest answer, with every finding that applies, strictest first. */
+export interface Decision {
+  readonly answer: Answer;
+  readonly findings: readonly Finding[];
+}

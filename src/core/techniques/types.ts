@@ -1,0 +1,50 @@
+import type { Tag } from './tags';
+
+/** A way of breathing with its names, and everything its variants share. */
+export interface Family {
+  readonly id: string;
+  readonly name: string;
+  readonly aliases: readonly string[];
+  /** One or two plain sentences. */
+  readonly about: string;
+  readonly rung: 1 | 2 | 3 | 4;
+  readonly hours: readonly Hour[];
+  readonly character: 'calming' | 'even' | 'activating';
+  readonly posture: Posture;
+  readonly cues: readonly string[];
+  readonly watchFor: readonly string[];
+  readonly cautions: readonly Caution[];
+  readonly tags: readonly Tag[];
+}
+
+/** A caution never stands without its reason. */
+export interface Caution {
+  readonly caution: string;
+  readonly reason: string;
+}
+
+export type Hour = 'morning' | 'day' | 'evening';
+export type Posture = 'seated' | 'lying' | 'seated or lying';
+
+/** A studio's or tradition's way of doing a technique; notation is canonical text. */
+export interface Variant {
+  readonly id: string;
+  readonly family: string;
+  readonly name: string;
+  readonly pattern: string;
+  readonly dose: string;
+  readonly rung: 1 | 2 | 3 | 4;
+  readonly aliases?: readonly string[];
+  readonly hours?: readonly Hour[];
+  readonly character?: Family['character'];
+}
+
+/** A piece of a session that is not a technique. */
+export interface SessionPart {
+  readonly id: string;
+  readonly kind: 'arrive' | 'prepare' | 'rest' | 'settle' | 'close';
+  readonly name: string;
+  readonly minutes: number;
+  readonly cues: readonly string[];
+  readonly tags: readonly Tag[];
+}

@@ -1,0 +1,169 @@
+import type { Dose, Pattern, Phase } from '../pattern';
+import { addSpans, clockText, NO_TIME, secondsText, spanText, trimNumber, type Span } from '../units';
+import { sideInCycle, timeBlock, type BlockTiming } from './block';
+import { breathsInCycle, countedCycle, cycleSpan, holdsIn, phasesSpan, type Pace } from './spans';
+
+/** A computed number, what it is of, and how it came about. */
+export interface Figure {
+  readonly id: 'cycle' | 'total' | 'pace' | 'held' | 'sides' | 'pumps';
+  readonly value: string;
+  readonly label: string;
+  readonly working: string;
+}
+
+/** Derived facts of a pattern at a pace; null where the notion does not apply. */
+export interface Derived {
+  readonly cycle: Span;
+  readonly counted: Span;
+  /** Breaths a minute of the slowest and the quickest reading. */
+  readonly breathsPerMinute: { readonly slow: number; readonly quick: number } | null;
+  readonly holdShare: number;
+  readonly holdIn: Span;
+  readonly holdOut: Span;
+  /** Exhale ÷ inhale at its longest reading; null without both. */
+  readonly exhaleToInhale: number | null;
+}
+
+/**
+ * What follows from a pattern and a pace alone.
+ * @returns null for the natural breath, which has no counted cycle
+ * @example derive(mustParsePattern('4:7:8'), pace)?.holdShare // 0.368…
+ */
+export function derive(pattern: Pattern, pace: Pace): Derived | null {
+  if (pattern.kind === 'natural') return null;
+  const counted = countedCycle(pattern, pace);
+  const cycle = cycleSpan(pattern, pace);
+  const breaths = breathsInCycle(pattern);
+  const breathsPerMinute = breaths > 0 ? { slow: (60_000 * breaths) / counted.high, quick: (60_000 * breaths) / counted.low } : null;
+  if (pattern.kind !== 'cycle') return { cycle, counted, breathsPerMinute, holdShare: 0, holdIn: NO_TIME, holdOut: NO_TIME, exhaleToInhale: null };
+  const holds = holdsIn(pattern.phases, 'hold', pace.tempo);
+  const empties = holdsIn(pattern.phases, 'empty', pace.tempo);
+  const inhale = phasesSpan(
+    pattern.phases.filter((phase) => phase.kind === 'in'),
+    pace.tempo,
+  );
+  const exhale = phasesSpan(
+    pattern.phases.filter((phase) => phase.kind === 'out'),
+    pace.tempo,
+  );
+  return {
+    cycle,
+    counted,
+    breathsPerMinute,
+    holdShare: addSpans(holds.total, empties.total).high / counted.high,
+    holdIn: holds.longest,
+    holdOut: empties.longest,
+    exhaleToInhale: inhale.low > 0 ? exhale.high / inhale.low : null,
+  };
+}
+
+/** Exhalations through each side over a whole block, and the side of the last. */
+export function exhalationsBySide(pattern: Pattern, timing: BlockTiming) {
+  if (pattern.kind !== 'cycle') return null;
+  const outs = pattern.phases.filter((phase) => phase.kind === 'out' && phase.side !== 'both');
+  if (outs.length === 0) return null;
+  const tally = { left: 0, right: 0 };
+  let last: 'left' | 'right' = 'left';
+  const cycles = timing.rounds * timing.cyclesPerRound;
+  for (let cycle = 0; cycle < cycles; cycle += 1) {
+    for (const out of outs) {
+      const side = sideInCycle(out.side, pattern.alternating, cycle);
+      if (side === 'both') continue;
+      tally[side] += timing.sets;
+      last = side;
+    }
+  }
+  return { ...tally, last };
+}
+
+/**
+ * The figures that stand under a strip, each with its working.
+ * @example figuresOf(mustParsePattern('4:7:8'), mustParseDose('4 rounds'), pace)[0].value // "19 s"
+ */
+export function figuresOf(pattern: Pattern, dose: Dose, pace: Pace): Figure[] {
+  const timing = timeBlock(pattern, dose, pace);
+  const facts = derive(pattern, pace);
+  if (!facts || pattern.kind === 'natural') {
+    return [{ id: 'total', value: clockText(timing.total.high), label: 'in all', working: 'everyone’s own breath, nothing counted' }];
+  }
+  return [
+    cycleFigure(pattern, facts, pace),
+    totalFigure(timing),
+    ...paceFigure(pattern, facts),
+    ...heldFigure(facts),
+    ...sideFigure(pattern, timing),
+  ];
+}
+
+function cycleFigure(pattern: Exclude<Pattern, { kind: 'natural' }>, facts: Derived, pace: Pace): Figure {
+  if (pattern.kind === 'pumps') {
+    return { id: 'cycle', value: spanText(facts.cycle), label: 'a run of pumps', working: `${pattern.pumps} × 60 ÷ ${pattern.perMinute}` };
+  }
+  if (pattern.kind === 'connected') {
+    return {
+      id: 'cycle',
+      value: spanText(facts.cycle),
+      label: 'a round of five breaths',
+      working: `4 × ${pattern.shortSeconds} + ${pattern.longSeconds} s`,
+    };
+  }
+  const counts = pattern.phases.every((phase) => phase.length.unit === 'counts' && !phase.gap) && !pattern.recovery;
+  const sum = pattern.phases.reduce((all, phase) => all + (phase.length.unit === 'counts' ? phase.length.n * phase.repeat : 0), 0);
+  const working = counts ? `${sum} counts × ${secondsText(pace.tempo)}` : workingOfPhases(pattern.phases, pace, pattern.recovery?.high ?? 0);
+  return { id: 'cycle', value: spanText(facts.cycle), label: 'a cycle', working };
+}
+
+function workingOfPhases(phases: readonly Phase[], pace: Pace, recovery: number): string {
+  const parts = phases.map((phase) => {
+    const length =
+      phase.length.unit === 'ease' ? phase.length.high : phase.length.unit === 'seconds' ? phase.length.n : (phase.length.n * pace.tempo) / 1000;
+    const once = phase.gap ? `(${trimNumber(length)} + ${trimNumber(phase.gap.seconds)})` : trimNumber(length);
+    return phase.repeat > 1 ? `${phase.repeat} × ${once}` : once;
+  });
+  if (recovery > 0) parts.push(`${recovery} × ${trimNumber(pace.naturalBreath / 1000)} recovery`);
+  return `${parts.join(' + ')} s${phases.some((phase) => phase.length.unit === 'ease') ? ' at the longest' : ''}`;
+}
+
+function totalFigure(timing: BlockTiming): Figure {
+  const rounds = timing.sets > 1 ? `${timing.sets} sets of ${timing.rounds} rounds` : timing.rounds === 1 ? 'one round' : `${timing.rounds} rounds`;
+  if (!timing.fits)
+    return { id: 'total', value: 'no round fits', label: `in ${clockText(timing.planned)}`, working: `a round takes ${spanText(timing.round)}` };
+  const plain = timing.sets * timing.rounds * timing.round.high;
+  const extra = timing.total.high - plain;
+  const multiplied = `${timing.sets * timing.rounds} × ${secondsText(timing.round.high)}`;
+  const sum =
+    extra > 0
+      ? `${multiplied} + ${secondsText(extra)} around them = ${secondsText(timing.total.high)}`
+      : `${multiplied} = ${secondsText(timing.total.high)}`;
+  const left = timing.leftOver > 0 ? `, ${secondsText(timing.leftOver)} left over` : '';
+  return { id: 'total', value: clockText(timing.total.high), label: rounds, working: `${sum}${left}` };
+}
+
+function paceFigure(pattern: Pattern, facts: Derived): Figure[] {
+  if (pattern.kind === 'pumps') return [{ id: 'pumps', value: String(pattern.perMinute), label: 'pumps a minute', working: 'as written' }];
+  if (!facts.breathsPerMinute) return [];
+  const { slow, quick } = facts.breathsPerMinute;
+  const value = slow === quick ? trimNumber(slow) : `${trimNumber(slow)}–${trimNumber(quick)}`;
+  return [{ id: 'pace', value, label: 'breaths a minute', working: `60 × ${breathsInCycle(pattern)} ÷ ${spanText(facts.counted)}` }];
+}
+
+function heldFigure(facts: Derived): Figure[] {
+  if (facts.holdShare === 0) return [];
+  const longest = Math.max(facts.holdIn.high, facts.holdOut.high);
+  const held = facts.holdShare * facts.counted.high;
+  return [
+    {
+      id: 'held',
+      value: `${Math.round(facts.holdShare * 100)} %`,
+      label: 'held',
+      working: `${secondsText(held)} of ${secondsText(facts.counted.high)}, longest ${secondsText(longest)}`,
+    },
+  ];
+}
+
+function sideFigure(pattern: Pattern, timing: BlockTiming): Figure[] {
+  const sides = exhalationsBySide(pattern, timing);
+  if (!sides || !timing.fits) return [];
+  const working = `${timing.sets * timing.rounds * timing.cyclesPerRound} exhales, the last one ${sides.last}`;
+  return [{ id: 'sides', value: `${sides.left} and ${sides.right}`, label: 'exhales left and right', working }];
+}

@@ -1,0 +1,5 @@
+/** Durations, ranges and the figures derived from them. */
+export * from './spans';
+export * from './block';
+export * from './segments';
+export * from './figures';

@@ -1,0 +1,72 @@
+import type { ConnectedPattern, CyclePattern, Length, Pattern, Phase, PumpPattern } from '../pattern';
+import { addSpans, exactly, millis, timesSpan, NO_TIME, type Millis, type Span } from '../units';
+
+/** What turns notation into time: milliseconds a count, and the length of a natural breath. */
+export interface Pace {
+  readonly tempo: Millis;
+  readonly naturalBreath: Millis;
+}
+
+/** Breaths that hold a cycle: everything but the natural breath. */
+export type TimedPattern = CyclePattern | PumpPattern | ConnectedPattern;
+
+/** One length at a tempo, rounded half up. @example lengthSpan({ unit: 'counts', n: 6 }, millis(1100)) // 6600 ms */
+export function lengthSpan(length: Length, tempo: Millis): Span {
+  if (length.unit === 'counts') return exactly(length.n * tempo);
+  if (length.unit === 'seconds') return exactly(length.n * 1000);
+  return { low: millis(length.low * 1000), high: millis(length.high * 1000) };
+}
+
+/** A phase with its repeats and their changeovers. */
+export function phaseSpan(phase: Phase, tempo: Millis): Span {
+  const once = addSpans(lengthSpan(phase.length, tempo), exactly((phase.gap?.seconds ?? 0) * 1000));
+  return timesSpan(once, phase.repeat);
+}
+
+export function phasesSpan(phases: readonly Phase[], tempo: Millis): Span {
+  return addSpans(NO_TIME, ...phases.map((phase) => phaseSpan(phase, tempo)));
+}
+
+/** The part of a cycle that pace and hold share look at: without recovery breaths. */
+export function countedCycle(pattern: TimedPattern, pace: Pace): Span {
+  if (pattern.kind === 'pumps') return exactly((pattern.pumps * 60_000) / pattern.perMinute);
+  if (pattern.kind === 'connected') return exactly(4 * millis(pattern.shortSeconds * 1000) + millis(pattern.longSeconds * 1000));
+  return phasesSpan(pattern.phases, pace.tempo);
+}
+
+/** One written pass of the pattern with its recovery breaths. */
+export function cycleSpan(pattern: TimedPattern, pace: Pace): Span {
+  const recovery = pattern.kind === 'cycle' ? pattern.recovery : null;
+  const rest: Span = recovery ? { low: millis(recovery.low * pace.naturalBreath), high: millis(recovery.high * pace.naturalBreath) } : NO_TIME;
+  return addSpans(countedCycle(pattern, pace), rest);
+}
+
+/** One breath for each turn from in to out; a connected round counts five, pumps none. */
+export function breathsInCycle(pattern: Pattern): number {
+  if (pattern.kind === 'connected') return 5;
+  if (pattern.kind !== 'cycle') return 0;
+  const breathing = pattern.phases.filter((phase) => phase.kind === 'in' || phase.kind === 'out');
+  return breathing.filter((phase, index) => phase.kind === 'out' && breathing[(index + breathing.length - 1) % breathing.length].kind === 'in')
+    .length;
+}
+
+/** How long holds of one kind last: all of them in a cycle, and the longest run without a free breath. */
+export function holdsIn(phases: readonly Phase[], kind: 'hold' | 'empty', tempo: Millis): { readonly total: Span; readonly longest: Span } {
+  let total = NO_TIME;
+  let longest = NO_TIME;
+  let run: Span | null = null;
+  let waiting = NO_TIME;
+  for (const phase of phases.flatMap((each) => Array.from({ length: each.repeat }, () => each))) {
+    if (phase.kind !== kind) {
+      run = null;
+      continue;
+    }
+    const length = lengthSpan(phase.length, tempo);
+    total = addSpans(total, length);
+    run = run ? addSpans(run, waiting, length) : length;
+    if (run.high >= longest.high) longest = run;
+    waiting = exactly((phase.gap?.seconds ?? 0) * 1000);
+    if (phase.gap?.free) run = null;
+  }
+  return { total, longest };
+}

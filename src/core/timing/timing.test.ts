@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { derive, exhalationsBySide, figuresOf, segmentsOf, timeBlock } from '.';
+import { mustParseDose, mustParsePattern } from '../pattern';
+import { anyDose, anyPattern } from '../pattern/arbitrary';
+import { millis } from '../units';
+
+const pace = (seconds = 1) => ({ tempo: millis(seconds * 1000), naturalBreath: millis(4000) });
+const total = (pattern: string, dose: string, seconds = 1) => timeBlock(mustParsePattern(pattern), mustParseDose(dose), pace(seconds));
+const facts = (pattern: string, seconds = 1) => derive(mustParsePattern(pattern), pace(seconds))!;
+
+test('4:7:8', () => {
+  expect(facts('4:7:8').cycle.high).toBe(19_000);
+  expect(facts('4:7:8').breathsPerMinute?.slow).toBeCloseTo(3.16, 2);
+  expect(facts('4:7:8').holdShare).toBeCloseTo(0.368, 3);
+  expect(total('4:7:8', '4 rounds').total.high).toBe(76_000);
+  expect(facts('4:7:8', 1.2).cycle.high).toBe(22_800);
+});
+
+test('square breath for five minutes leaves twelve seconds', () => {
+  expect(total('4:4:4:4', '5 min')).toMatchObject({ rounds: 18, total: { high: 288_000 }, leftOver: 12_000 });
+});
+
+test('6:6 at 1.1 s for eleven minutes is exactly fifty rounds', () => {
+  expect(total('6:6', '11 min', 1.1)).toMatchObject({ rounds: 50, leftOver: 0 });
+});
+
+test('alternate nostril in two-breath rounds', () => {
+  const pattern = mustParsePattern('in 4 left, out 6 right, alternating');
+  const timing = timeBlock(pattern, mustParseDose('9 rounds of 2'), pace());
+  expect(timing).toMatchObject({ round: { high: 20_000 }, total: { high: 180_000 } });
+  expect(facts('4:6 alternating').breathsPerMinute?.slow).toBe(6);
+  expect(exhalationsBySide(pattern, timing)).toEqual({ left: 9, right: 9, last: 'left' });
+});
+
+test.each([
+  ['4:4 alternating', '2 x 6 rounds, rest 3 breaths after each set', 120],
+  ['4:4 alternating', '2 x 6 rounds of 2, rest 3 breaths after each set', 216],
+  ['each set in 4, out 4; 4:4 alternating', '2 x 6 rounds, rest 3 breaths after each set', 136],
+  ['connected 3 s, long 6 s', '4 rounds', 72],
+  ['connected 3 s, long 6 s', '4 rounds, rest 2 s between rounds', 78],
+  ['27 pumps at 60', '3 rounds, rest 30 s', 141],
+  ['54 pumps at 60', '3 rounds, rest 30 s', 222],
+  ['108 pumps at 60', '3 rounds, rest 30 s', 384],
+  ['in 5 throat, out 5 throat, empty 4, recover 1', '4 rounds of 3', 216],
+  ['2 x in 25 s gap 5 s free, 2 x hold 25 s gap 5 s free, 2 x out 25 s gap 5 s free, 2 x empty 25 s gap 5 s free', '1 round', 240],
+])('%s, %s takes %i s', (pattern, dose, seconds) => {
+  expect(total(pattern, dose).total.high).toBe(seconds * 1000);
+});
+
+test.each([
+  ['4:5', 6.67],
+  ['5:6', 5.45],
+  ['6:7', 4.62],
+  ['in 5 throat, out 5 throat, empty 4, recover 1', 4.29],
+])('pace of %s is %f', (pattern, expected) => {
+  expect(facts(pattern).breathsPerMinute?.slow).toBeCloseTo(expected, 2);
+});
+
+test('two holds and their changeover are one hold unless the breath is free between', () => {
+  expect(facts('in 25 s, 2 x hold 25 s gap 5 s, out 25 s').holdIn.high).toBe(55_000);
+  expect(facts('in 25 s, 2 x hold 25 s gap 5 s free, out 25 s').holdIn.high).toBe(25_000);
+});
+
+test('the long end of a range must fit the minutes, and not one round fitting is said', () => {
+  expect(total('in 4, hold 2-10 s, out 6', '1 min')).toMatchObject({ rounds: 3, total: { low: 36_000, high: 60_000 } });
+  expect(total('in 30, out 60', '1 min')).toMatchObject({ fits: false, rounds: 0 });
+});
+
+test('figures carry their working', () => {
+  const [cycle, all, breaths, held] = figuresOf(mustParsePattern('4:7:8'), mustParseDose('4 rounds'), pace());
+  expect(cycle).toMatchObject({ value: '19 s', working: '19 counts × 1 s' });
+  expect(all.working).toBe('4 × 19 s = 76 s');
+  expect(breaths.working).toBe('60 × 1 ÷ 19 s');
+  expect(held).toMatchObject({ value: '37 %', working: '7 s of 19 s, longest 7 s' });
+});
+
+test('written out, a block has no hole and lasts as long as it was timed', () => {
+  fc.assert(
+    fc.property(anyPattern, anyDose, fc.integer({ min: 500, max: 1500 }), (pattern, dose, tempo) => {
+      const at = { tempo: millis(tempo), naturalBreath: millis(4000) };
+      const timing = timeBlock(pattern, dose, at);
+      const segments = segmentsOf(pattern, dose, at);
+      expect(segments.filter((segment, index) => segment.start !== (index === 0 ? 0 : segments[index - 1].end))).toEqual([]);
+      expect(segments.at(-1)?.end ?? 0).toBe(timing.fits ? timing.total.high : 0);
+      if (timing.fits && dose.kind === 'minutes') expect(timing.total.high).toBeLessThanOrEqual(timing.planned);
+    }),
+    { numRuns: 200 },
+  );
+});

@@ -1,0 +1,62 @@
+import { addDays as shiftDays, differenceInCalendarDays, format, getISODay, isValid, parseISO, startOfISOWeek } from 'date-fns';
+
+declare const dateBrand: unique symbol;
+/** A calendar date "2026-11-24": a day in the studio, never an instant. Made by {@link isoDate} only. */
+export type IsoDate = string & { readonly [dateBrand]: true };
+
+/** Whether a text is a real calendar date. @example isIsoDate('2026-02-30') // false */
+export function isIsoDate(text: string): text is IsoDate {
+  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
+}
+
+/** Reads a calendar date; throws RangeError on anything else. @example isoDate('2026-11-24') */
+export function isoDate(text: string): IsoDate {
+  if (!isIsoDate(text)) throw new RangeError(`Not a calendar date: ${text}`);
+  return text;
+}
+
+/** @example addDays(isoDate('2026-02-27'), 2) // "2026-03-01" */
+export function addDays(date: IsoDate, days: number): IsoDate {
+  return isoDate(format(shiftDays(parseISO(date), days), 'yyyy-MM-dd'));
+}
+
+/** Days from one date to another, negative when the second is earlier. */
+export function daysBetween(from: IsoDate, to: IsoDate): number {
+  return differenceInCalendarDays(parseISO(to), parseISO(from));
+}
+
+/** ISO weekday: 1 is Monday, 7 is Sunday. */
+export function weekday(date: IsoDate): number {
+  return getISODay(parseISO(date));
+}
+
+/** The Monday of a date's week. */
+export function mondayOf(date: IsoDate): IsoDate {
+  return isoDate(format(startOfISOWeek(parseISO(date)), 'yyyy-MM-dd'));
+}
+
+/** @example dayText(isoDate('2026-11-24')) // "Tue 24 Nov" */
+export function dayText(date: IsoDate): string {
+  return format(parseISO(date), 'EEE d MMM');
+}
+
+/** @example longDayText(isoDate('2027-03-14')) // "14 Mar 2027" */
+export function longDayText(date: IsoDate): string {
+  return format(parseISO(date), 'd MMM yyyy');
+}
+
+/** The calendar date of an instant in a studio's IANA zone. */
+export function dateIn(zone: string, instant: Date): IsoDate {
+  return isoDate(new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' }).format(instant).slice(0, 10));
+}
+
+/** The wall clock "17:20" of an instant in a studio's IANA zone. */
+export function timeIn(zone: string, instant: Date): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(instant);
+}
+
+/** Whole years between a birth date and a date. */
+export function ageOn(birth: IsoDate, date: IsoDate): number {
+  const years = Number(date.slice(0, 4)) - Number(birth.slice(0, 4));
+  return date.slice(5) >= birth.slice(5) ? years : years - 1;
+}

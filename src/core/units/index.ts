@@ -1,0 +1,3 @@
+/** Units: whole milliseconds, spans of them, and calendar dates without a time zone. */
+export * from './millis';
+export * from './dates';
