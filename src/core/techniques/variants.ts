@@ -20,7 +20,7 @@ const ROWS: readonly Row[] = [
   ['square-8', 'equal-holds', 'Square 8:8:8:8', '8:8:8:8', '5 min', 4],
   ['4-7-8', '4-7-8', '4:7:8', 'first in 2, out 3 mouth sigh; 4:7:8', '4 rounds', 3],
   ['throat-sound', 'throat', 'Throat sound 4:4', 'in 4 throat, out 4 throat', '3 min', 2],
-  ['hissing', 'hissing', 'Hissing exhale', 'in 4, out 6 hiss; last in 4 nine tenths, hold 2, out 4', '5 min', 1],
+  ['hissing', 'hissing', 'Hissing exhale', 'in 4, out 5 hiss; last in 4 nine tenths, hold 2, out 4', '5 min', 1],
   ['five-finger', 'five-finger', 'Five-finger breath', 'in 4, out 4, pause 1 s', '5 rounds', 1],
   ['both-in-4-4', 'both-in', 'Both in, alternate out 4:4', 'in 4, out 4 left, alternating', '9 rounds of 2', 2],
   ['alternate-4-4', 'alternate', 'Alternate nostril 4:4', 'in 4 left, out 4 right, alternating', '9 rounds of 2', 2],
@@ -45,7 +45,7 @@ const ROWS: readonly Row[] = [
   ['pumps-27', 'skull-shining', '27 pumps', '27 pumps at 60', '3 rounds, rest 30 s between rounds', 3],
   ['pumps-54', 'skull-shining', '54 pumps', '54 pumps at 60', '3 rounds, rest 30 s between rounds', 4],
   ['pumps-108', 'skull-shining', '108 pumps', '108 pumps at 60', '3 rounds, rest 30 s between rounds', 4],
-  ['comfort-holds', 'comfort-holds', 'Comfort holds', 'in 4 nine tenths, hold 3-10 s, out 6, empty 2-6 s, recover 1-3', '5 rounds', 4],
+  ['comfort-holds', 'comfort-holds', 'Comfort holds', 'in 4 nine tenths, hold 3-8 s, out 6, empty 2-5 s, recover 1-3', '5 rounds', 4],
   ['throat-empty', 'throat-empty', 'Throat breath with empty hold', 'in 5 throat, out 5 throat, empty 4, recover 1, lock chin', '4 rounds of 3', 4],
   ['connected', 'connected', 'Connected breath', 'connected 3 s, long 6 s nose', '4 rounds', 4],
   [

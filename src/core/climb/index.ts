@@ -1,0 +1,3 @@
+/** Count progressions: one step at a time, and the guards that keep steps small. */
+export * from './steps';
+export * from './guards';

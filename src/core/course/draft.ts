@@ -1,0 +1,249 @@
+import { doseIsReached, growth, newTechniqueBlock } from './grow';
+import { frame, frameTime } from './frame';
+import { weekOf } from './dates';
+import { hourOf, type CourseSession, type CourseSetting, type Goal } from './types';
+import { shortfalls, wayDown, type Edge } from '../ladder';
+import type { Block, TechniqueBlock } from '../plan';
+import { techniqueOf } from '../techniques';
+import { daysBetween, type IsoDate } from '../units';
+
+/** Why a goal could not be placed. Worded in one place, `words.ts`. */
+export type Blocked =
+  | { readonly why: 'hour'; readonly technique: string; readonly hours: readonly string[] }
+  | { readonly why: 'left out by all'; readonly technique: string }
+  | { readonly why: 'no room'; readonly technique: string; readonly minutes: number }
+  | {
+      readonly why: 'sessions';
+      readonly technique: string;
+      readonly needs: string;
+      readonly sessions: number;
+      readonly had: number;
+      readonly days: number;
+    }
+  | { readonly why: 'new things'; readonly technique: string; readonly sessions: number }
+  | { readonly why: 'practice'; readonly technique: string; readonly wanted: number; readonly had: number };
+
+export interface Unplaced {
+  readonly goal: Goal;
+  readonly blocked: Blocked;
+}
+
+export interface Draft {
+  readonly sessions: readonly CourseSession[];
+  readonly unplaced: readonly Unplaced[];
+}
+
+/** The most techniques a class can hold without hurry. */
+const MOST_TECHNIQUES = 5;
+/** Practised techniques come back at growing gaps, in sessions. */
+const GAPS = [1, 2, 4] as const;
+
+/**
+ * Proposes the blocks of a course, session by session: at most one new thing, every prerequisite met in number and days,
+ * what the ladder still needs practised first, then reviews at growing gaps, all inside the minutes. A goal that cannot be
+ * placed is dropped and named with what blocked it; the rest is drafted without it. Past and published sessions stay.
+ */
+export function draftCourse(sessions: readonly CourseSession[], goals: readonly Goal[], setting: CourseSetting, newId: () => string): Draft {
+  const unplaced: Unplaced[] = [];
+  let wanted = [...goals];
+  for (;;) {
+    const run = new Run(sessions, wanted, setting, newId);
+    const drafted = run.draft();
+    const failed = wanted.flatMap((goal) => {
+      const blocked = run.blockedBy(goal);
+      return blocked ? [{ goal, blocked }] : [];
+    });
+    if (failed.length === 0) return { sessions: drafted, unplaced };
+    // The first failing goal goes; without it the others may fit.
+    unplaced.push(failed[failed.length - 1]);
+    wanted = wanted.filter((goal) => goal !== failed[failed.length - 1].goal);
+  }
+}
+
+interface Learned {
+  readonly dates: IsoDate[];
+  /** Index of the last session it stood in. */
+  last: number;
+  pattern: string;
+  dose: string;
+  /** Sessions on the present counts, and when the dose last grew. */
+  onStep: number;
+  grownOn: IsoDate;
+}
+
+class Run {
+  private readonly learned = new Map<string, Learned>();
+  /** Everything the goals stand on and the goals themselves, without what is already practised. */
+  private readonly wanted: readonly string[];
+  private readonly sessions: readonly CourseSession[];
+
+  constructor(
+    sessions: readonly CourseSession[],
+    private readonly goals: readonly Goal[],
+    private readonly setting: CourseSetting,
+    private readonly newId: () => string,
+  ) {
+    this.sessions = [...sessions].sort((a, b) => (a.date + a.start).localeCompare(b.date + b.start));
+    const all = goals.flatMap(({ technique }) => [technique, ...this.below(technique)]);
+    this.wanted = [...new Set(all)];
+  }
+
+  draft(): CourseSession[] {
+    return this.sessions.map((session, index) => {
+      const blocks = session.fixed ? session.blocks : this.fill(session, index);
+      this.remember(blocks, session, index);
+      return { ...session, blocks };
+    });
+  }
+
+  /** What a goal stands on, as far as the cohort does not already practise it. */
+  private below(technique: string): string[] {
+    const open: string[] = [];
+    const walk = (id: string) => {
+      for (const { needs } of this.setting.ladder.filter(({ to }) => to === id)) {
+        if (this.setting.already.has(needs) || open.includes(needs)) continue;
+        open.push(needs);
+        walk(needs);
+      }
+    };
+    walk(technique);
+    return open;
+  }
+
+  private fill(session: CourseSession, index: number): Block[] {
+    const chosen: TechniqueBlock[] = [];
+    const put = (block: TechniqueBlock) => {
+      if (chosen.length < MOST_TECHNIQUES && this.fits(session, [...chosen, block])) chosen.push(block);
+      return chosen.includes(block);
+    };
+    const fresh = this.candidates(session).find((id) => put(newTechniqueBlock(techniqueOf(id), this.setting.tempo, this.newId())));
+    let somethingNew = fresh !== undefined;
+    for (const id of this.due(index)) {
+      if (!this.mayTeach(id, session)) continue;
+      const grown = this.grown(id, session, !somethingNew);
+      if (put(grown) && grown.pattern !== this.learned.get(id)?.pattern) somethingNew = true;
+    }
+    const { naturalBreath } = this.setting;
+    return frame(chosen, session.minutes, weekOf(this.sessions[0].date, session.date), this.newId, naturalBreath);
+  }
+
+  /** Techniques that could be introduced today, the one with the longest way still to go first. */
+  private candidates(session: CourseSession): string[] {
+    return this.wanted
+      .filter((id) => !this.learned.has(id) && this.mayTeach(id, session) && this.missing(id, session.date).length === 0)
+      .sort((a, b) => this.ahead(b) - this.ahead(a));
+  }
+
+  private missing(id: string, date: IsoDate) {
+    const practised = new Map([...this.learned].map(([technique, { dates }]) => [technique, dates]));
+    return shortfalls(this.setting.ladder, id, date, practised, this.setting.already);
+  }
+
+  /** How many sessions the goals above a technique still need after it. */
+  private ahead(id: string): number {
+    const above = this.setting.ladder.filter(({ needs, to }) => needs === id && this.wanted.includes(to));
+    return Math.max(this.goals.find(({ technique }) => technique === id)?.practise ?? 0, ...above.map((edge) => edge.sessions + this.ahead(edge.to)));
+  }
+
+  private mayTeach(id: string, session: CourseSession): boolean {
+    const technique = techniqueOf(id);
+    if (!technique.taughtAt.includes(hourOf(session.start))) return false;
+    const { people, leaveOut, askFirst } = this.setting.tally(newTechniqueBlock(technique, this.setting.tempo, 'asked'), session.date);
+    return people === 0 || leaveOut + askFirst < people;
+  }
+
+  /** What to practise again: first what something still waits for, then what is due by its gap, longest away first. */
+  private due(index: number): string[] {
+    const rank = (id: string): number => {
+      const waiting = this.waiting(id);
+      if (waiting > 0) return -waiting;
+      const { dates, last } = this.learned.get(id)!;
+      const gap = GAPS[Math.min(dates.length, GAPS.length) - 1];
+      return index - last >= gap ? 100 - (index - last) : Infinity;
+    };
+    return [...this.learned.keys()]
+      .map((id) => ({ id, rank: rank(id) }))
+      .filter(({ rank: value }) => value < Infinity)
+      .sort((a, b) => a.rank - b.rank)
+      .map(({ id }) => id);
+  }
+
+  /** How urgently a technique must be practised again: the way ahead of whatever still lacks sessions of it. */
+  private waiting(id: string): number {
+    const had = this.learned.get(id)!.dates.length;
+    const above = this.setting.ladder.filter(
+      ({ needs, to, sessions }) => needs === id && this.wanted.includes(to) && !this.learned.has(to) && had < sessions,
+    );
+    const goal = this.goals.find(({ technique }) => technique === id);
+    const own = goal && (had < goal.practise || !this.reached(goal)) ? 1 : 0;
+    return Math.max(own, ...above.map((edge) => edge.sessions - had + this.ahead(edge.to)));
+  }
+
+  private reached(goal: Goal): boolean {
+    const learned = this.learned.get(goal.technique);
+    return learned !== undefined && doseIsReached(learned, goal);
+  }
+
+  private grown(id: string, session: CourseSession, mayStep: boolean): TechniqueBlock {
+    const { pattern, dose, onStep, grownOn } = this.learned.get(id)!;
+    const goal = this.goals.find(({ technique }) => technique === id);
+    const same = { ...newTechniqueBlock(techniqueOf(id), this.setting.tempo, this.newId()), pattern, dose };
+    if (!goal) return same;
+    return growth(same, goal, {
+      mayStep: mayStep && onStep >= 2,
+      aWeekOn: daysBetween(grownOn, session.date) >= 7,
+      naturalBreath: this.setting.naturalBreath,
+    });
+  }
+
+  private fits(session: CourseSession, techniques: readonly TechniqueBlock[]): boolean {
+    return frameTime(session.minutes, techniques, this.setting.naturalBreath) <= session.minutes * 60_000;
+  }
+
+  private remember(blocks: readonly Block[], session: CourseSession, index: number): void {
+    for (const block of blocks) {
+      if (block.kind !== 'technique') continue;
+      const before = this.learned.get(block.technique);
+      const sameStep = before?.pattern === block.pattern;
+      const grew = before !== undefined && (before.pattern !== block.pattern || before.dose !== block.dose);
+      this.learned.set(block.technique, {
+        dates: [...(before?.dates ?? []), session.date],
+        last: index,
+        pattern: block.pattern,
+        dose: block.dose,
+        onStep: sameStep ? before.onStep + 1 : 1,
+        grownOn: before && !grew ? before.grownOn : session.date,
+      });
+    }
+  }
+
+  /** What kept a goal from being reached in this run; null when it was. */
+  blockedBy(goal: Goal): Blocked | null {
+    const learned = this.learned.get(goal.technique);
+    if (learned && learned.dates.length >= goal.practise) return null;
+    const open = this.sessions.filter(({ fixed }) => !fixed);
+    const standingOn = [goal.technique, ...wayDown(this.setting.ladder, goal.technique).filter((id) => this.wanted.includes(id))];
+    for (const id of standingOn.filter((id) => !this.learned.has(id))) {
+      const technique = techniqueOf(id);
+      const block = newTechniqueBlock(technique, this.setting.tempo, 'asked');
+      if (!open.some(({ start }) => technique.taughtAt.includes(hourOf(start)))) return { why: 'hour', technique: id, hours: technique.taughtAt };
+      if (!open.some((session) => this.mayTeach(id, session))) return { why: 'left out by all', technique: id };
+      const longest = Math.max(0, ...open.map(({ minutes }) => minutes));
+      if (frameTime(longest, [block], this.setting.naturalBreath) > longest * 60_000) {
+        return { why: 'no room', technique: id, minutes: Math.ceil(frameTime(longest, [block], this.setting.naturalBreath) / 60_000) };
+      }
+    }
+    if (learned) return { why: 'practice', technique: goal.technique, wanted: goal.practise, had: learned.dates.length };
+    const last = this.sessions.at(-1);
+    const lacking = last ? this.lowestGap(goal.technique, last.date) : null;
+    if (!lacking) return { why: 'new things', technique: goal.technique, sessions: open.length };
+    return { why: 'sessions', technique: lacking.to, needs: lacking.needs, sessions: lacking.sessions, had: lacking.had, days: lacking.days };
+  }
+
+  /** The first thing missing on the way up to a goal. */
+  private lowestGap(id: string, date: IsoDate): (Edge & { readonly had: number }) | null {
+    const missing = this.missing(id, date);
+    for (const gap of missing) if (gap.had === 0) return this.lowestGap(gap.needs, date) ?? gap;
+    return missing[0] ?? null;
+  }
+}

@@ -1,0 +1,106 @@
+import type { GuardFinding } from '../climb';
+import { minutesUp } from '../plan';
+import { techniqueOf } from '../techniques';
+import { dayText, trimNumber, type IsoDate } from '../units';
+import type { Check, Mend } from './checks';
+import type { Blocked, Unplaced } from './draft';
+
+/** Codes made into sentences, here and nowhere else. */
+
+const name = (id: string) => techniqueOf(id).name;
+const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+const peopleText = (n: number) => (n === 1 ? 'one person' : `${n} people`);
+const list = (words: readonly string[]) => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
+
+/** What a check says, after the technique's name and the day. */
+export function checkText({ finding, date }: Check): string {
+  switch (finding.code) {
+    case 'out of order': {
+      const { needs, had, sessions } = finding.lacking;
+      return had === 0
+        ? `comes before ${name(needs)}, which it needs ${times(sessions)}`
+        : `comes after ${name(needs)} was practised ${times(had)}; the ladder asks for ${sessions}`;
+    }
+    case 'too soon':
+      return `comes too soon after ${name(finding.lacking.needs)}: the ladder asks for ${finding.lacking.days} days, so not before ${finding.lacking.openFrom ? dayText(finding.lacking.openFrom) : dayText(date)}`;
+    case 'over time':
+      return `takes ${minutesUp(finding.planned)} minutes of ${finding.minutes}`;
+    case 'two new things':
+      return `brings ${finding.names.length} new things at once: ${list(finding.names)}`;
+    case 'wrong hour':
+      return `is for the ${list(finding.hours)}`;
+    case 'guard':
+      return guardText(finding.finding);
+    case 'left out by all':
+      return finding.tally.people === 1
+        ? 'must be left out by the one person in the cohort'
+        : `must be left out by all ${finding.tally.people} in the cohort`;
+    case 'adapted': {
+      const { leaveOut, askFirst, adapt } = finding.tally;
+      const parts = [
+        ...(leaveOut > 0 ? [`${peopleText(leaveOut)} ${leaveOut === 1 ? 'leaves' : 'leave'} it out`] : []),
+        ...(askFirst > 0 ? [`${peopleText(askFirst)} must ask first`] : []),
+        ...(adapt > 0 ? [`${peopleText(adapt)} ${adapt === 1 ? 'does' : 'do'} it adapted`] : []),
+      ];
+      return `${list(parts)}; each has something to do instead`;
+    }
+    case 'nobody qualified':
+      return 'has no teacher qualified for it on this course';
+    case 'not prepared':
+      return 'needs a look at whether both sides are free, in the same class and before it';
+    case 'no round fits':
+      return 'has no complete round in its minutes';
+  }
+}
+
+function guardText(finding: GuardFinding): string {
+  switch (finding.guard) {
+    case 'count jump':
+      return `grows by ${finding.by} counts in one step; one at a time is the guard`;
+    case 'minutes jump':
+      return `grows from ${minutesUp(finding.from)} to ${minutesUp(finding.to)} minutes; at most ${trimNumber(finding.most / 60_000)} by now`;
+    case 'hold too long':
+      return `holds ${trimNumber(finding.is)} s; its rung allows ${finding.limit} s`;
+    case 'hold share':
+      return `is held ${Math.round(finding.is * 100)} % of the time; its rung allows ${Math.round(finding.limit * 100)} %`;
+    case 'pace too slow':
+      return `is ${trimNumber(finding.is)} breaths a minute; its rung goes no slower than ${finding.limit}`;
+  }
+}
+
+/** What a mend's button says. */
+export function mendText(mend: Mend, dateOf: (sessionId: string) => IsoDate | null): string {
+  switch (mend.kind) {
+    case 'move': {
+      const date = dateOf(mend.to);
+      return date ? `Move it to ${dayText(date)}` : 'Move it later';
+    }
+    case 'shorten rest':
+      return `Rest ${mend.minutes} minutes instead`;
+    case 'add preparation':
+      return 'Add the look at both sides before it';
+  }
+}
+
+/** Why a goal was not placed, as a sentence. */
+export function unplacedText({ goal, blocked }: Unplaced): string {
+  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique)}.`;
+}
+
+function blockedText(blocked: Blocked, goal: string): string {
+  const it = blocked.technique === goal ? 'it' : `${name(blocked.technique)}, which it stands on,`;
+  switch (blocked.why) {
+    case 'hour':
+      return `${it} is for the ${list(blocked.hours)}, and no class of this course starts then`;
+    case 'left out by all':
+      return `everyone in the cohort must leave ${blocked.technique === goal ? 'it' : name(blocked.technique)} out`;
+    case 'no room':
+      return `with arriving, rest and closing ${it} takes ${blocked.minutes} minutes, more than a class has`;
+    case 'sessions':
+      return `${it} needs ${name(blocked.needs)} in ${blocked.sessions} sessions over at least ${blocked.days} days first, and the course leaves room for ${blocked.had}. More weeks would help`;
+    case 'new things':
+      return `one new thing a class leaves no class free for it in the ${blocked.sessions} there are`;
+    case 'practice':
+      return `it comes in, but only for ${blocked.had} of the ${blocked.wanted} classes asked for. More weeks would help`;
+  }
+}
