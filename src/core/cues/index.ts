@@ -1,0 +1,3 @@
+/** Cue sheets and the pure player of a class. */
+export * from './line';
+export * from './player';

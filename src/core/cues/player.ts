@@ -1,0 +1,116 @@
+import { millis, type Millis } from '../units';
+import type { ClassLine, Cue, LineBlock, LineSegment } from './line';
+
+/** Where a class stands. Positions follow from the clock given in, so that nothing can drift. */
+export interface PlayerState {
+  /** Position when the clock showed `clockAt`. */
+  readonly position: Millis;
+  /** Milliseconds of the device's clock; meaningless while paused. */
+  readonly clockAt: number;
+  readonly playing: boolean;
+}
+
+export type PlayerMove = 'play' | 'pause' | 'again' | 'next block' | 'previous block';
+
+/** Before anything was pressed. */
+export const AT_THE_START: PlayerState = { position: millis(0), clockAt: 0, playing: false };
+
+/** The position at an instant, never past the end. @example positionAt(state, clock, line) // 61_000 */
+export function positionAt(state: PlayerState, clock: number, line: ClassLine): Millis {
+  const at = state.playing ? state.position + Math.max(0, clock - state.clockAt) : state.position;
+  return millis(Math.min(at, line.total));
+}
+
+/** The next state after a move at an instant. */
+export function step(state: PlayerState, move: PlayerMove, clock: number, line: ClassLine): PlayerState {
+  const at = positionAt(state, clock, line);
+  const here = (position: number, playing = state.playing): PlayerState => ({ position: millis(position), clockAt: clock, playing });
+  switch (move) {
+    case 'play':
+      return here(at, at < line.total);
+    case 'pause':
+      return here(at, false);
+    case 'again':
+      return here(roundStart(line, at));
+    case 'next block':
+      return here(blockAt(line, at)?.end ?? line.total);
+    case 'previous block':
+      return here(previousStart(line, at));
+  }
+}
+
+function blockAt(line: ClassLine, at: number): LineBlock | null {
+  return line.blocks.find(({ start, end }) => start <= at && at < end) ?? null;
+}
+
+function segmentIndexAt(line: ClassLine, at: number): number {
+  let [low, high] = [0, line.segments.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (line.segments[middle].start <= at) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
+
+/** Where the present round began; the block's start outside of rounds. */
+function roundStart(line: ClassLine, at: number): number {
+  const segment = line.segments[segmentIndexAt(line, at)];
+  if (!segment || segment.round === 0) return blockAt(line, at)?.start ?? at;
+  const first = line.segments.find(({ block, set, round }) => block === segment.block && set === segment.set && round === segment.round);
+  return first?.start ?? at;
+}
+
+/** The block's own start, or the one before it within its first three seconds. */
+function previousStart(line: ClassLine, at: number): number {
+  const block = blockAt(line, at) ?? line.blocks.at(-1);
+  if (!block) return 0;
+  if (at - block.start > 3000) return block.start;
+  return line.blocks.findLast(({ end }) => end <= block.start && end > 0)?.start ?? 0;
+}
+
+/** Everything a class screen shows at a position. */
+export interface Moment {
+  readonly block: LineBlock;
+  readonly segment: LineSegment;
+  readonly next: LineSegment | null;
+  /** The count to say: up on the inhale, down in holds and on the exhale; null when not counted. */
+  readonly count: number | null;
+  /** How far the phase has come, 0 to 1. */
+  readonly through: number;
+  readonly round: number;
+  readonly rounds: number;
+  readonly leftInBlock: Millis;
+  readonly left: Millis;
+  readonly nextCue: Cue | null;
+  readonly over: boolean;
+}
+
+/** Reads the line at a position; null for a class without blocks. */
+export function momentAt(line: ClassLine, position: number): Moment | null {
+  const over = position >= line.total;
+  const index = segmentIndexAt(line, over ? line.total - 1 : position);
+  const segment = line.segments[index];
+  if (!segment) return null;
+  const block = line.blocks[segment.block];
+  const through = Math.min(1, Math.max(0, (position - segment.start) / (segment.end - segment.start)));
+  return {
+    block,
+    segment,
+    next: line.segments[index + 1] ?? null,
+    count: countAt(segment, through),
+    through,
+    round: segment.round,
+    rounds: block.rounds,
+    leftInBlock: millis(Math.max(0, block.end - position)),
+    left: millis(Math.max(0, line.total - position)),
+    nextCue: line.cues.find(({ at, kind }) => at > position && kind !== 'call' && kind !== 'round') ?? null,
+    over,
+  };
+}
+
+function countAt({ counts, kind }: LineSegment, through: number): number | null {
+  if (!counts || !kind) return null;
+  const up = Math.min(counts, Math.floor(through * counts + 1e-9) + 1);
+  return kind === 'in' || kind === 'pumps' ? up : counts + 1 - up;
+}
