@@ -8,3 +8,4 @@ export { adaptationText, applyAdaptations } from './adapt';
 export { groupCounts, inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
 export * from './advise';
 export { DOOR_QUESTIONS, EMERGENCY, STOP_SIGNS } from './signs';
+export { DOOR_COMBINATIONS, doorKey } from './door';

@@ -1,0 +1,123 @@
+import { array, boolean, object, string, number, type InferType } from 'yup';
+import { ASKED, STOP_SIGNS } from '@/core/screening';
+import { FAMILIES, findPart, findTechnique } from '@/core/techniques';
+import { clock, day, dose, id, line, oneOf, optionalDay, pattern, whole, words } from './rules';
+
+/** Every form of the product, as the schema that browser and server both check. */
+
+export const signInForm = object({
+  email: string().trim().required('Please give your e-mail.').max(200).email('An e-mail address such as name@studio.example.'),
+  password: string().required('Please give your password.').max(200),
+});
+
+export const personForm = object({
+  cohort: id(),
+  name: line('a name', 60),
+  birthDate: optionalDay(),
+  screened: boolean().default(true),
+  screenedOn: optionalDay(),
+  guardianConsent: boolean().default(false),
+  answers: array()
+    .of(
+      object({
+        condition: oneOf(ASKED.map((condition) => condition.id)),
+        answer: oneOf(['yes', "don't know", 'prefer not to say'] as const),
+        date: optionalDay(),
+        states: array().of(string().required().max(40)).default([]),
+      }),
+    )
+    .max(ASKED.length)
+    .default([]),
+});
+
+const technique = () => string().required('Please choose a technique.').test('technique', 'No such technique.', (value) => findTechnique(value) !== null);
+
+export const courseForm = object({
+  name: line('the course a name'),
+  cohort: id().required('Please choose a cohort.'),
+  firstDate: day('the first day'),
+  weeks: whole('Weeks', 1, 26).min(1, 'A course of no weeks ends before it starts. Give at least 1.'),
+  weekdays: array().of(number().required().integer().min(1).max(7)).min(1, 'Choose at least one weekday.').required('Choose at least one weekday.'),
+  start: clock('the time it starts'),
+  minutes: whole('Minutes', 15, 180),
+  teacher: id().required('Please choose a teacher.'),
+  goals: array()
+    .of(object({ technique: technique(), pattern: pattern(), dose: dose(), practise: whole('Practised', 1, 20) }))
+    .min(1, 'Choose at least one goal.')
+    .max(12, 'At most twelve goals.')
+    .required(),
+});
+
+const tempo = () => whole('Tempo', 400, 3000).min(400, 'A count of at least 0.4 s.').max(3000, 'A count of at most 3 s.');
+
+export const blocksForm = object({
+  session: id(),
+  version: number().required().integer(),
+  blocks: array()
+    .of(
+      object({
+        id: id(),
+        technique: string().nullable().default(null).test('technique', 'No such technique.', (value) => value == null || findTechnique(value) !== null),
+        part: string().nullable().default(null).test('part', 'No such part.', (value) => value == null || findPart(value) !== null),
+        pattern: string().when('technique', { is: (value: unknown) => Boolean(value), then: () => pattern(), otherwise: (schema) => schema.nullable().default(null) }),
+        dose: string().when('technique', { is: (value: unknown) => Boolean(value), then: () => dose(), otherwise: (schema) => schema.nullable().default(null) }),
+        tempo: number().when('technique', { is: (value: unknown) => Boolean(value), then: () => tempo(), otherwise: (schema) => schema.nullable().default(null) }),
+        minutes: number().when('part', {
+          is: (value: unknown) => Boolean(value),
+          then: (schema) => schema.typeError('Minutes are a number.').required('Please give minutes.').min(0.5, 'At least half a minute.').max(90, 'At most 90 minutes.'),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
+      }).test('either', 'A block is a technique or a part.', (block) => Boolean(block.technique) !== Boolean(block.part)),
+    )
+    .max(40, 'At most forty blocks.')
+    .required(),
+});
+
+export const publishForm = object({ session: id(), version: number().required().integer(), teacher: id().required('Please choose a teacher.') });
+
+export const moveForm = object({ course: id(), version: number().required().integer(), block: id(), to: id() });
+
+export const mendForm = object({
+  course: id(),
+  version: number().required().integer(),
+  session: id(),
+  kind: oneOf(['move', 'shorten rest', 'add preparation'] as const),
+  block: id(),
+});
+
+export const closureForm = object({
+  from: day('the first closed day'),
+  until: day('the last closed day').test('order', 'The last day is before the first: a closure ends on or after the day it starts.', (value, { parent }) => !value || !parent.from || value >= parent.from),
+  reason: line('the reason', 60),
+});
+
+export const conventionsForm = object({
+  version: number().required().integer(),
+  tempoSeconds: number().typeError('Tempo is a number of seconds.').required('Please give the tempo.').min(0.4, 'A count of at least 0.4 s.').max(3, 'A count of at most 3 s.'),
+  naturalSeconds: number().typeError('A natural breath is a number of seconds.').required('Please give the natural breath.').min(1.5, 'At least 1.5 s.').max(15, 'At most 15 s.'),
+});
+
+export const qualificationsForm = object({
+  staff: id(),
+  version: number().required().integer(),
+  families: array().of(oneOf(FAMILIES.map((family) => family.id))).required(),
+});
+
+export const EFFORTS = ['easy', 'worked', 'strained'] as const;
+
+export const logForm = object({
+  id: id(),
+  session: id(),
+  plan: id(),
+  reached: oneOf(['all of it', 'most of it', 'less']),
+  note: words(600),
+  attendance: array()
+    .of(object({ person: id(), came: boolean().required(), effort: oneOf(EFFORTS), stopSigns: array().of(oneOf(STOP_SIGNS)).default([]) }))
+    .max(200)
+    .required(),
+});
+
+export type PersonInput = InferType<typeof personForm>;
+export type CourseInput = InferType<typeof courseForm>;
+export type BlocksInput = InferType<typeof blocksForm>;
+export type LogInput = InferType<typeof logForm>;

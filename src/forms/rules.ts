@@ -1,0 +1,70 @@
+import { mixed, number, string } from 'yup';
+import { formatDose, formatPattern, parseDose, parsePattern, problemText } from '@/core/pattern';
+import { isIsoDate } from '@/core/units';
+
+/** The building stones of every form. The same schema checks in the browser and on the server. */
+
+export const line = (what: string, most = 80) =>
+  string()
+    .trim()
+    .required(`Please give ${what}.`)
+    .max(most, `At most ${most} characters.`)
+    .matches(/^[^\p{Cc}\p{Cf}]*$/u, 'Only letters, numbers and signs that can be seen.');
+
+export const words = (most: number) => string().trim().default('').max(most, `At most ${most} characters.`);
+
+export const id = () => string().required().uuid('This is not something of ours.');
+
+export const day = (what: string) =>
+  string()
+    .required(`Please give ${what}.`)
+    .test('date', 'A date such as 2026-11-24.', (value) => isIsoDate(value));
+
+export const optionalDay = () =>
+  string()
+    .nullable()
+    .default(null)
+    .transform((value: unknown) => (value === '' ? null : value))
+    .test('date', 'A date such as 2026-11-24.', (value) => value == null || isIsoDate(value));
+
+export const whole = (what: string, low: number, high: number) =>
+  number()
+    .transform((value: unknown, original: unknown) => (original === '' ? undefined : value))
+    .typeError(`${what} is a number.`)
+    .required(`Please give ${what.toLowerCase()}.`)
+    .integer(`${what} is a whole number.`)
+    .min(low, `${what}: at least ${low}.`)
+    .max(high, `${what}: at most ${high}.`);
+
+export const clock = (what: string) =>
+  string()
+    .required(`Please give ${what}.`)
+    .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time such as 18:30.');
+
+/** A line of breath notation; becomes its canonical text. */
+export const pattern = () =>
+  string()
+    .required('Please write a pattern.')
+    .test('pattern', 'This pattern does not read.', (value, context) => {
+      const parsed = parsePattern(value ?? '');
+      return parsed.ok || context.createError({ message: parsed.problems.map(problemText).join(' ') });
+    })
+    .transform((value: unknown) => canonical(value, parsePattern, formatPattern));
+
+/** A dose; becomes its canonical text. */
+export const dose = () =>
+  string()
+    .required('Please write a dose.')
+    .test('dose', 'This dose does not read.', (value, context) => {
+      const parsed = parseDose(value ?? '');
+      return parsed.ok || context.createError({ message: parsed.problems.map(problemText).join(' ') });
+    })
+    .transform((value: unknown) => canonical(value, parseDose, formatDose));
+
+function canonical<T>(value: unknown, parse: (line: string) => { ok: true; value: T } | { ok: false; problems: unknown }, format: (value: T) => string): unknown {
+  if (typeof value !== 'string') return value;
+  const parsed = parse(value);
+  return parsed.ok ? format(parsed.value) : value;
+}
+
+export const oneOf = <T extends string>(choices: readonly T[], message = 'Please choose one.') => mixed<T>().oneOf([...choices], message).required(message);

@@ -1,0 +1,21 @@
+import { Migrator } from '@mikro-orm/migrations';
+import { MikroORM } from '@mikro-orm/postgresql';
+import { Migration20261124000000_start } from './migrations/Migration20261124000000_start';
+import { databaseUrl } from './orm';
+import { ROWS } from './rows';
+
+/** Runs pending migrations, forward only. Its configuration is its own, so that the migrator stays out of the server. */
+export async function migrate(): Promise<readonly string[]> {
+  const orm = await MikroORM.init({
+    clientUrl: databaseUrl(),
+    entities: ROWS,
+    extensions: [Migrator],
+    migrations: { migrationsList: [{ name: 'Migration20261124000000_start', class: Migration20261124000000_start }], snapshot: false, tableName: 'migration' },
+  });
+  try {
+    const done = await orm.getMigrator().up();
+    return done.map(({ name }) => name);
+  } finally {
+    await orm.close();
+  }
+}

@@ -1,0 +1,131 @@
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { Block } from '@/core/plan';
+import type { Goal } from '@/core/course';
+
+/** Tables as MikroORM sees them. Rows never leave `src/server`; repositories turn them into the core's plain types. */
+
+export const ROLES = ['director', 'lead teacher', 'teacher', 'front desk'] as const;
+export type Role = (typeof ROLES)[number];
+
+export interface Qualification {
+  readonly family: string;
+  readonly since: string;
+}
+
+export interface AttendanceRow {
+  readonly person: string;
+  readonly came: boolean;
+  readonly effort: 'easy' | 'worked' | 'strained';
+  readonly stopSigns: readonly string[];
+}
+
+export const StudioRow = defineEntity({
+  name: 'Studio',
+  tableName: 'studio',
+  properties: { id: p.uuid().primary(), name: p.text(), zone: p.text(), tempo: p.integer(), naturalBreath: p.integer(), version: p.integer().version() },
+});
+
+export const StaffRow = defineEntity({
+  name: 'Staff',
+  tableName: 'staff',
+  properties: {
+    id: p.uuid().primary(), studio: p.uuid(), name: p.text(), email: p.text(), role: p.text().$type<Role>(), passwordHash: p.text(),
+    qualifications: p.json<readonly Qualification[]>(), version: p.integer().version(),
+  },
+});
+
+export const SignInRow = defineEntity({
+  name: 'SignIn',
+  tableName: 'sign_in',
+  properties: { tokenHash: p.text().primary(), studio: p.uuid(), staff: p.uuid(), seenAt: p.datetime() },
+});
+
+export const AttemptRow = defineEntity({
+  name: 'Attempt',
+  tableName: 'sign_in_attempt',
+  properties: { id: p.uuid().primary(), address: p.text(), email: p.text(), at: p.datetime() },
+});
+
+export const CohortRow = defineEntity({
+  name: 'Cohort',
+  tableName: 'cohort',
+  properties: { id: p.uuid().primary(), studio: p.uuid(), name: p.text(), about: p.text(), already: p.json<readonly string[]>(), version: p.integer().version() },
+});
+
+export const PersonRow = defineEntity({
+  name: 'Person',
+  tableName: 'person',
+  properties: {
+    id: p.uuid().primary(), studio: p.uuid(), cohort: p.uuid(), name: p.text(), wrappedKey: p.text(),
+    comfortIn: p.integer().nullable(), comfortOut: p.integer().nullable(), version: p.integer().version(),
+  },
+});
+
+export const ScreeningRow = defineEntity({
+  name: 'Screening',
+  tableName: 'screening',
+  properties: { id: p.uuid().primary(), studio: p.uuid(), person: p.uuid(), screenedOn: p.date(), sealed: p.text(), enteredBy: p.uuid(), enteredAt: p.datetime() },
+});
+
+export const ReadingRow = defineEntity({
+  name: 'Reading',
+  tableName: 'screening_reading',
+  properties: { id: p.uuid().primary(), studio: p.uuid(), person: p.uuid(), reader: p.uuid(), at: p.datetime(), why: p.text() },
+});
+
+export const CourseRow = defineEntity({
+  name: 'Course',
+  tableName: 'course',
+  properties: {
+    id: p.uuid().primary(), studio: p.uuid(), cohort: p.uuid(), name: p.text(), firstDate: p.date(), weeks: p.integer(), weekdays: p.json<readonly number[]>(),
+    start: p.text(), minutes: p.integer(), teacher: p.uuid(), goals: p.json<readonly Goal[]>(), unplaced: p.json<readonly string[]>(), version: p.integer().version(),
+  },
+});
+
+export const SessionRow = defineEntity({
+  name: 'ClassSession',
+  tableName: 'class_session',
+  properties: {
+    id: p.uuid().primary(), studio: p.uuid(), course: p.uuid(), date: p.date(), start: p.text(), minutes: p.integer(),
+    blocks: p.json<readonly Block[]>(), version: p.integer().version(),
+  },
+});
+
+export const PlanRow = defineEntity({
+  name: 'PlanVersion',
+  tableName: 'plan_version',
+  properties: {
+    id: p.uuid().primary(), studio: p.uuid(), session: p.uuid(), number: p.integer(), blocks: p.json<readonly Block[]>(), changes: p.json<readonly string[]>(),
+    teacher: p.uuid(), publishedBy: p.uuid(), publishedAt: p.datetime(),
+  },
+});
+
+export const AcknowledgementRow = defineEntity({
+  name: 'Acknowledgement',
+  tableName: 'acknowledgement',
+  properties: { id: p.uuid().primary(), studio: p.uuid(), plan: p.uuid(), staff: p.uuid(), at: p.datetime() },
+});
+
+export const LogRow = defineEntity({
+  name: 'ClassLog',
+  tableName: 'class_log',
+  properties: {
+    id: p.uuid().primary(), studio: p.uuid(), session: p.uuid(), plan: p.uuid(), taughtBy: p.uuid(), at: p.datetime(),
+    attendance: p.json<readonly AttendanceRow[]>(), reached: p.text(), note: p.text(),
+  },
+});
+
+export const ClosureRow = defineEntity({
+  name: 'Closure',
+  tableName: 'closure',
+  properties: { id: p.uuid().primary(), studio: p.uuid(), from: p.date().name('from_date'), until: p.date().name('until_date'), reason: p.text() },
+});
+
+export const ROWS = [
+  StudioRow, StaffRow, SignInRow, AttemptRow, CohortRow, PersonRow, ScreeningRow, ReadingRow, CourseRow, SessionRow, PlanRow, AcknowledgementRow, LogRow, ClosureRow,
+];
+
+export type Staff = InferEntity<typeof StaffRow>;
+export type CourseRecord = InferEntity<typeof CourseRow>;
+export type SessionRecord = InferEntity<typeof SessionRow>;
+export type PlanRecord = InferEntity<typeof PlanRow>;

@@ -1,0 +1,54 @@
+import type { Closure } from '@/core/course';
+import { isoDate, millis, type Millis } from '@/core/units';
+import type { Desk } from '../desk';
+import { ClosureRow, StaffRow, StudioRow, type Qualification, type Role } from '../db/rows';
+import { Refusal } from '../errors';
+
+/** The condition that keeps every query inside the signed-in person's studio. */
+export function ours(desk: Desk): { readonly studio: string } {
+  return { studio: desk.who.studio };
+}
+
+export interface Conventions {
+  readonly name: string;
+  readonly zone: string;
+  readonly tempo: Millis;
+  readonly naturalBreath: Millis;
+  readonly version: number;
+}
+
+export async function conventions(desk: Desk): Promise<Conventions> {
+  const { name, zone, tempo, naturalBreath, version } = await desk.em.findOneOrFail(StudioRow, { id: desk.who.studio });
+  return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), version };
+}
+
+export async function closures(desk: Desk): Promise<(Closure & { readonly id: string })[]> {
+  const rows = await desk.em.find(ClosureRow, ours(desk), { orderBy: { from: 'asc' } });
+  return rows.map(({ id, from, until, reason }) => ({ id, from: isoDate(from), until: isoDate(until), reason }));
+}
+
+export interface StaffMember {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly qualifications: readonly Qualification[];
+  readonly version: number;
+}
+
+export async function staff(desk: Desk): Promise<StaffMember[]> {
+  const rows = await desk.em.find(StaffRow, ours(desk), { orderBy: { name: 'asc' } });
+  return rows.map(({ id, name, email, role, qualifications, version }) => ({ id, name, email, role, qualifications, version }));
+}
+
+/** Staff who may be handed a class. */
+export async function teachers(desk: Desk): Promise<StaffMember[]> {
+  return (await staff(desk)).filter(({ role }) => role !== 'front desk');
+}
+
+/** One of the studio's teachers; refuses anyone else. */
+export async function teacher(desk: Desk, id: string): Promise<StaffMember> {
+  const found = (await teachers(desk)).find((member) => member.id === id);
+  if (!found) throw new Refusal('not-found', 'This teacher is not part of your studio.');
+  return found;
+}

@@ -1,0 +1,38 @@
+import type { Block } from '@/core/plan';
+import { doingText, type Advice, type Answer, type DoorAnswers } from '@/core/screening';
+import type { IsoDate, Millis } from '@/core/units';
+import type { Member } from '../repositories/cohorts';
+import { adviceFor, bearingsByDate } from './setting';
+
+/** What a teacher does for a person in one block. Names no condition and no rule. */
+export interface Instruction {
+  readonly block: string;
+  readonly answer: Exclude<Answer, 'clear'>;
+  readonly text: string;
+  /** The pattern the person breathes in step with the room, for the second line of the class screen. */
+  readonly inStep: string | null;
+}
+
+/** Instructions for everyone in a session, worked out for its date and for today's door answers. */
+export function instructionsFor(people: readonly Member[], blocks: readonly Block[], date: IsoDate, naturalBreath: Millis, door?: DoorAnswers): ReadonlyMap<string, readonly Instruction[]> {
+  const bearing = bearingsByDate(door);
+  return new Map(
+    people.map((person): [string, Instruction[]] => [
+      person.id,
+      blocks.flatMap((block): Instruction[] => {
+        const { advice } = adviceFor(person, bearing(person, date), block, naturalBreath);
+        if (advice.answer === 'clear') return [];
+        const inStep = advice.doing.kind === 'in step' ? doingText(advice.doing) : advice.doing.kind === 'adapted' ? advice.doing.pattern : null;
+        return [{ block: block.id, answer: advice.answer, text: instructionText(advice), inStep }];
+      }),
+    ]),
+  );
+}
+
+/** An instruction in words: what to do, never why. */
+export function instructionText({ answer, doing, words }: Advice): string {
+  const instead = doing.kind === 'as taught' ? '' : doing.kind === 'natural breath' ? 'natural breath instead' : doing.kind === 'instead' ? `${doingText(doing)} instead` : `breathe ${doingText(doing)}`;
+  const start = answer === 'leave out' ? ['leave out'] : answer === 'ask first' ? ['leave out until a clinician says yes'] : [];
+  const all = [...start, ...words, ...(instead ? [instead] : [])];
+  return all.length > 0 ? all.join('; ') : 'keep an eye on';
+}

@@ -1,0 +1,34 @@
+import { minutesUp, sessionTime } from '@/core/plan';
+import { techniqueOf } from '@/core/techniques';
+import { addDays } from '@/core/units';
+import { authorise } from '../../auth/permissions';
+import type { Desk } from '../../desk';
+import { courses, progressOf, sessionsOf } from '../../repositories/courses';
+import { cohorts } from '../../repositories/cohorts';
+import { staff } from '../../repositories/studio';
+import { loggedText, stateOf } from '../courses/readCourse';
+
+/** Sessions from a fortnight ago to four weeks ahead, with where each plan stands. */
+export async function listPlans(desk: Desk) {
+  authorise(desk.who, 'see plans');
+  const [all, groups, everyone] = await Promise.all([courses(desk), cohorts(desk), staff(desk)]);
+  const seen = all.filter(({ cohort }) => groups.some(({ id }) => id === cohort));
+  const sessions = (await sessionsOf(desk, seen.map(({ id }) => id))).filter(({ date }) => date >= addDays(desk.today, -14) && date <= addDays(desk.today, 28));
+  const progress = await progressOf(desk, sessions.map(({ id }) => id));
+  return sessions.map((session) => {
+    const at = progress.get(session.id);
+    return {
+      id: session.id,
+      date: session.date,
+      start: session.start,
+      minutes: session.minutes,
+      planned: minutesUp(sessionTime(session.blocks)),
+      course: seen.find(({ id }) => id === session.course)?.name ?? '',
+      techniques: session.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).name] : [])),
+      state: stateOf(session, at, desk.today),
+      number: at?.plan?.number ?? null,
+      teacher: everyone.find(({ id }) => id === at?.plan?.teacher)?.name ?? null,
+      logged: loggedText(at),
+    };
+  });
+}

@@ -1,0 +1,90 @@
+import { dayText } from '@/core/units';
+import { may } from '../auth/permissions';
+import type { Desk } from '../desk';
+import { listCohorts } from './cohorts/listCohorts';
+import { listCourses } from './courses/listCourses';
+import { readCourse } from './courses/readCourse';
+import { listPlans } from './plans/listPlans';
+import { myClasses } from './teach/myClasses';
+
+/** One sentence of what needs doing, and where. */
+export interface Task {
+  readonly harm: 'stop' | 'mend' | 'know';
+  readonly text: string;
+  readonly href: string;
+  readonly doing: string;
+}
+
+/** What needs doing for the signed-in role, in order of harm. */
+export async function readLobby(desk: Desk): Promise<Task[]> {
+  const { role } = desk.who;
+  const tasks = (
+    await Promise.all([
+      may(role, 'edit courses') ? courseTasks(desk) : [],
+      may(role, 'add people') ? screeningTasks(desk) : [],
+      may(role, 'edit plans') ? planTasks(desk) : [],
+      may(role, 'teach') ? teachingTasks(desk) : [],
+    ])
+  ).flat();
+  const order = ['stop', 'mend', 'know'];
+  return tasks.sort((a, b) => order.indexOf(a.harm) - order.indexOf(b.harm));
+}
+
+async function courseTasks(desk: Desk): Promise<Task[]> {
+  const running = (await listCourses(desk)).filter(({ state }) => state !== 'finished');
+  const tasks = await Promise.all(
+    running.map(async ({ id, name, drafted }): Promise<Task[]> => {
+      const href = `/courses/${id}`;
+      if (drafted === 0) return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
+      const { checks, course } = await readCourse(desk, id);
+      const stops = checks.filter(({ severity, date }) => severity === 'stop' && date >= desk.today).length;
+      const mends = checks.filter(({ severity, date }) => severity === 'mend' && date >= desk.today).length;
+      return [
+        ...(stops > 0 ? [{ harm: 'stop', text: `${name} has ${things(stops, 'thing')} out of order.`, href, doing: 'See the checks' } as const] : []),
+        ...(mends > 0 ? [{ harm: 'mend', text: `${name} has ${things(mends, 'thing')} to mend.`, href, doing: 'See the checks' } as const] : []),
+        ...course.unplaced.map((text): Task => ({ harm: 'know', text: `${name}: ${text}`, href, doing: 'Open the course' })),
+      ];
+    }),
+  );
+  return tasks.flat();
+}
+
+async function screeningTasks(desk: Desk): Promise<Task[]> {
+  return (await listCohorts(desk)).flatMap(({ id, name, unscreened, over, ending }): Task[] => {
+    const missing = unscreened + over;
+    const href = `/cohorts/${id}`;
+    return [
+      ...(missing > 0 ? [{ harm: 'mend', text: `${people(missing)} in ${name} ${missing === 1 ? 'has' : 'have'} no valid screening, so ${missing === 1 ? 'is' : 'are'} planned with no holds, pumps or connected breath.`, href, doing: 'Open the cohort' } as const] : []),
+      ...(ending > 0 ? [{ harm: 'know', text: `${people(ending)} in ${name} ${ending === 1 ? 'has' : 'have'} screening that runs out within four weeks.`, href, doing: 'Open the cohort' } as const] : []),
+    ];
+  });
+}
+
+async function planTasks(desk: Desk): Promise<Task[]> {
+  return (await listPlans(desk)).flatMap(({ id, date, start, course, state, teacher, logged }): Task[] => {
+    const href = `/plans/${id}`;
+    const when = `${dayText(date)} ${start}`;
+    if (date >= desk.today && state === 'planned' && soon(desk, date)) return [{ harm: 'mend', text: `${course} on ${when} is planned but not published.`, href, doing: 'Publish it' }];
+    if (date >= desk.today && state === 'published' && soon(desk, date)) return [{ harm: 'mend', text: `${teacher} has not yet acknowledged ${course} on ${when}.`, href, doing: 'Open the plan' }];
+    if (logged?.includes('stop sign')) return [{ harm: 'stop', text: `${course} on ${when}: ${logged}.`, href, doing: 'Read the log' }];
+    return [];
+  });
+}
+
+async function teachingTasks(desk: Desk): Promise<Task[]> {
+  return (await myClasses(desk)).flatMap(({ id, date, start, course, state, today }): Task[] => {
+    const href = `/teach/${id}`;
+    const when = today ? `today at ${start}` : `${dayText(date)} at ${start}`;
+    if (state === 'published') return [{ harm: today ? 'stop' : 'mend', text: `You teach ${course} ${when}. The plan waits to be read.`, href, doing: 'Read the plan' }];
+    if (state === 'acknowledged' && today) return [{ harm: 'know', text: `You teach ${course} ${when}.`, href, doing: 'Open the class' }];
+    if (state === 'not logged') return [{ harm: 'mend', text: `${course} ${when} is not logged yet.`, href: `${href}/log`, doing: 'Log it' }];
+    return [];
+  });
+}
+
+function soon(desk: Desk, date: string): boolean {
+  return new Date(date).getTime() - new Date(desk.today).getTime() <= 7 * 86_400_000;
+}
+
+const things = (n: number, word: string) => (n === 1 ? `one ${word}` : `${n} ${word}s`);
+const people = (n: number) => (n === 1 ? 'One person' : `${n} people`);

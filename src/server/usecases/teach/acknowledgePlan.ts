@@ -1,0 +1,19 @@
+import { authorise } from '../../auth/permissions';
+import { inOne, type Desk } from '../../desk';
+import { AcknowledgementRow } from '../../db/rows';
+import { Refusal } from '../../errors';
+import { progressOf, session as sessionById } from '../../repositories/courses';
+import { ours } from '../../repositories/studio';
+
+/** The teacher has read the plan. Saying it twice changes nothing; saying it of an older version is refused. */
+export async function acknowledgePlan(desk: Desk, input: { readonly session: string; readonly plan: string }): Promise<void> {
+  authorise(desk.who, 'teach');
+  await inOne(desk, async (at) => {
+    await sessionById(at, input.session);
+    const progress = (await progressOf(at, [input.session])).get(input.session)!;
+    if (progress.plan?.teacher !== at.who.id) throw new Refusal('not-found', 'This class is not in your hands.');
+    if (progress.plan.id !== input.plan) throw new Refusal('clash', 'A newer version of this plan was published. Open it again and read what changed.');
+    if (progress.acknowledgedAt) return;
+    await at.em.insert(AcknowledgementRow, { id: at.newId(), ...ours(at), plan: input.plan, staff: at.who.id, at: at.now });
+  });
+}

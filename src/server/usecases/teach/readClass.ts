@@ -1,0 +1,49 @@
+import { layOut } from '@/core/cues';
+import { readBlock } from '@/core/plan';
+import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, EMERGENCY, STOP_SIGNS } from '@/core/screening';
+import { FAMILIES, techniqueOf } from '@/core/techniques';
+import { minutesUp } from '@/core/plan';
+import { isoDate, timeIn } from '@/core/units';
+import { authorise } from '../../auth/permissions';
+import type { Desk } from '../../desk';
+import { Refusal } from '../../errors';
+import { members } from '../../repositories/cohorts';
+import { course, progressOf, session as sessionById } from '../../repositories/courses';
+import { conventions } from '../../repositories/studio';
+import { instructionsFor, type Instruction } from '../instructions';
+
+/**
+ * Everything a device needs to teach a class without a network: the published blocks in time, the cues, and each
+ * person's instructions for every combination of door answers. Only for the teacher the plan was handed to.
+ */
+export async function readClass(desk: Desk, id: string) {
+  authorise(desk.who, 'teach');
+  const session = await sessionById(desk, id);
+  const at = (await progressOf(desk, [id])).get(id)!;
+  const plan = at.plan;
+  if (!plan || plan.teacher !== desk.who.id) throw new Refusal('not-found', 'This class is not in your hands.');
+  const found = await course(desk, session.course);
+  const [people, studio] = await Promise.all([members(desk, found.cohort), conventions(desk)]);
+  const date = isoDate(session.date);
+  const byDoor = DOOR_COMBINATIONS.map((door) => [doorKey(door), instructionsFor(people, plan.blocks, date, studio.naturalBreath, door)] as const);
+  const families = new Set(plan.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).family] : [])));
+  return {
+    session: { id, date: session.date, start: session.start, minutes: session.minutes },
+    course: found.name,
+    today: session.date === desk.today,
+    past: session.date < desk.today,
+    plan: { id: plan.id, number: plan.number, changes: plan.changes },
+    acknowledged: at.acknowledgedAt !== null,
+    logged: at.log !== null,
+    asOf: timeIn(studio.zone, desk.now),
+    line: layOut(plan.blocks, studio.naturalBreath),
+    blocks: plan.blocks.map((block) => ({ id: block.id, kind: block.kind, name: readBlock(block, studio.naturalBreath).name, minutes: minutesUp(readBlock(block, studio.naturalBreath).timing.planned), detail: block.kind === 'technique' ? `${block.pattern} · ${block.dose}` : null })),
+    cautions: FAMILIES.filter((family) => families.has(family.id)).flatMap(({ name, cautions, watchFor }) => [{ name, cautions: cautions.map(({ caution }) => caution), watchFor }]),
+    people: people.map(({ id: person, name }) => ({ id: person, name, byDoor: Object.fromEntries(byDoor.map(([key, all]): [string, readonly Instruction[]] => [key, all.get(person) ?? []])) })),
+    doorQuestions: DOOR_QUESTIONS,
+    stopSigns: STOP_SIGNS,
+    emergency: EMERGENCY,
+  };
+}
+
+export type ReadClass = Awaited<ReturnType<typeof readClass>>;
