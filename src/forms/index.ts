@@ -30,7 +30,16 @@ export const personForm = object({
     .default([]),
 });
 
-const technique = () => string().required('Please choose a technique.').test('technique', 'No such technique.', (value) => findTechnique(value) !== null);
+const technique = () =>
+  string()
+    .required('Please choose a technique.')
+    .test('technique', 'No such technique.', (value) => findTechnique(value) !== null);
+
+export const cohortForm = object({
+  name: line('the cohort a name', 60),
+  about: words(200),
+  practises: array().of(technique()).max(60).default([]),
+});
 
 export const courseForm = object({
   name: line('the course a name'),
@@ -57,14 +66,37 @@ export const blocksForm = object({
     .of(
       object({
         id: id(),
-        technique: string().nullable().default(null).test('technique', 'No such technique.', (value) => value == null || findTechnique(value) !== null),
-        part: string().nullable().default(null).test('part', 'No such part.', (value) => value == null || findPart(value) !== null),
-        pattern: string().when('technique', { is: (value: unknown) => Boolean(value), then: () => pattern(), otherwise: (schema) => schema.nullable().default(null) }),
-        dose: string().when('technique', { is: (value: unknown) => Boolean(value), then: () => dose(), otherwise: (schema) => schema.nullable().default(null) }),
-        tempo: number().when('technique', { is: (value: unknown) => Boolean(value), then: () => tempo(), otherwise: (schema) => schema.nullable().default(null) }),
+        technique: string()
+          .nullable()
+          .default(null)
+          .test('technique', 'No such technique.', (value) => value == null || findTechnique(value) !== null),
+        part: string()
+          .nullable()
+          .default(null)
+          .test('part', 'No such part.', (value) => value == null || findPart(value) !== null),
+        pattern: string().when('technique', {
+          is: (value: unknown) => Boolean(value),
+          then: () => pattern(),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
+        dose: string().when('technique', {
+          is: (value: unknown) => Boolean(value),
+          then: () => dose(),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
+        tempo: number().when('technique', {
+          is: (value: unknown) => Boolean(value),
+          then: () => tempo(),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
         minutes: number().when('part', {
           is: (value: unknown) => Boolean(value),
-          then: (schema) => schema.typeError('Minutes are a number.').required('Please give minutes.').min(0.5, 'At least half a minute.').max(90, 'At most 90 minutes.'),
+          then: (schema) =>
+            schema
+              .typeError('Minutes are a number.')
+              .required('Please give minutes.')
+              .min(0.5, 'At least half a minute.')
+              .max(90, 'At most 90 minutes.'),
           otherwise: (schema) => schema.nullable().default(null),
         }),
       }).test('either', 'A block is a technique or a part.', (block) => Boolean(block.technique) !== Boolean(block.part)),
@@ -87,20 +119,34 @@ export const mendForm = object({
 
 export const closureForm = object({
   from: day('the first closed day'),
-  until: day('the last closed day').test('order', 'The last day is before the first: a closure ends on or after the day it starts.', (value, { parent }) => !value || !parent.from || value >= parent.from),
+  until: day('the last closed day').test(
+    'order',
+    'The last day is before the first: a closure ends on or after the day it starts.',
+    (value, { parent }) => !value || !parent.from || value >= parent.from,
+  ),
   reason: line('the reason', 60),
 });
 
 export const conventionsForm = object({
   version: number().required().integer(),
-  tempoSeconds: number().typeError('Tempo is a number of seconds.').required('Please give the tempo.').min(0.4, 'A count of at least 0.4 s.').max(3, 'A count of at most 3 s.'),
-  naturalSeconds: number().typeError('A natural breath is a number of seconds.').required('Please give the natural breath.').min(1.5, 'At least 1.5 s.').max(15, 'At most 15 s.'),
+  tempoSeconds: number()
+    .typeError('Tempo is a number of seconds.')
+    .required('Please give the tempo.')
+    .min(0.4, 'A count of at least 0.4 s.')
+    .max(3, 'A count of at most 3 s.'),
+  naturalSeconds: number()
+    .typeError('A natural breath is a number of seconds.')
+    .required('Please give the natural breath.')
+    .min(1.5, 'At least 1.5 s.')
+    .max(15, 'At most 15 s.'),
 });
 
 export const qualificationsForm = object({
   staff: id(),
   version: number().required().integer(),
-  families: array().of(oneOf(FAMILIES.map((family) => family.id))).required(),
+  families: array()
+    .of(oneOf(FAMILIES.map((family) => family.id)))
+    .required(),
 });
 
 export const EFFORTS = ['easy', 'worked', 'strained'] as const;

@@ -13,7 +13,10 @@ export const line = (what: string, most = 80) =>
 
 export const words = (most: number) => string().trim().default('').max(most, `At most ${most} characters.`);
 
-export const id = () => string().required().uuid('This is not something of ours.');
+export const id = () =>
+  string()
+    .required('Please choose one.')
+    .matches(/^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}$/, 'This is not something of ours.');
 
 export const day = (what: string) =>
   string()
@@ -61,10 +64,17 @@ export const dose = () =>
     })
     .transform((value: unknown) => canonical(value, parseDose, formatDose));
 
-function canonical<T>(value: unknown, parse: (line: string) => { ok: true; value: T } | { ok: false; problems: unknown }, format: (value: T) => string): unknown {
+function canonical<T>(
+  value: unknown,
+  parse: (line: string) => { ok: true; value: T } | { ok: false; problems: unknown },
+  format: (value: T) => string,
+): unknown {
   if (typeof value !== 'string') return value;
   const parsed = parse(value);
   return parsed.ok ? format(parsed.value) : value;
 }
 
-export const oneOf = <T extends string>(choices: readonly T[], message = 'Please choose one.') => mixed<T>().oneOf([...choices], message).required(message);
+export const oneOf = <T extends string>(choices: readonly T[], message = 'Please choose one.') =>
+  mixed<T>()
+    .oneOf([...choices], message)
+    .required(message);

@@ -35,6 +35,8 @@ export interface Draft {
 
 /** The most techniques a class can hold without hurry. */
 const MOST_TECHNIQUES = 5;
+/** Below this a class is filled up with what the cohort knows. */
+const FEWEST_TECHNIQUES = 3;
 /** Practised techniques come back at growing gaps, in sessions. */
 const GAPS = [1, 2, 4] as const;
 
@@ -123,6 +125,10 @@ class Run {
       const grown = this.grown(id, session, !somethingNew);
       if (put(grown) && grown.pattern !== this.learned.get(id)?.pattern) somethingNew = true;
     }
+    for (const id of this.familiar()) {
+      if (chosen.length >= FEWEST_TECHNIQUES) break;
+      if (this.mayTeach(id, session) && !chosen.some(({ technique }) => technique === id)) put(this.grown(id, session, false));
+    }
     const { naturalBreath } = this.setting;
     return frame(chosen, session.minutes, weekOf(this.sessions[0].date, session.date), this.newId, naturalBreath);
   }
@@ -168,6 +174,13 @@ class Run {
       .map(({ id }) => id);
   }
 
+  /** What a class can be filled up with: learned here, or practised before and not standing under something else known; longest away first. */
+  private familiar(): string[] {
+    const { already, ladder } = this.setting;
+    const tops = [...already].filter((id) => !this.learned.has(id) && !ladder.some(({ needs, to }) => needs === id && already.has(to)));
+    return [...tops, ...[...this.learned].sort(([, a], [, b]) => a.last - b.last).map(([id]) => id)];
+  }
+
   /** How urgently a technique must be practised again: the way ahead of whatever still lacks sessions of it. */
   private waiting(id: string): number {
     const had = this.learned.get(id)!.dates.length;
@@ -185,9 +198,12 @@ class Run {
   }
 
   private grown(id: string, session: CourseSession, mayStep: boolean): TechniqueBlock {
-    const { pattern, dose, onStep, grownOn } = this.learned.get(id)!;
+    const learned = this.learned.get(id);
+    const first = newTechniqueBlock(techniqueOf(id), this.setting.tempo, this.newId());
     const goal = this.goals.find(({ technique }) => technique === id);
-    const same = { ...newTechniqueBlock(techniqueOf(id), this.setting.tempo, this.newId()), pattern, dose };
+    if (!learned) return first;
+    const { pattern, dose, onStep, grownOn } = learned;
+    const same = { ...first, pattern, dose };
     if (!goal) return same;
     return growth(same, goal, {
       mayStep: mayStep && onStep >= 2,

@@ -10,7 +10,11 @@ export async function migrate(): Promise<readonly string[]> {
     clientUrl: databaseUrl(),
     entities: ROWS,
     extensions: [Migrator],
-    migrations: { migrationsList: [{ name: 'Migration20261124000000_start', class: Migration20261124000000_start }], snapshot: false, tableName: 'migration' },
+    migrations: {
+      migrationsList: [{ name: 'Migration20261124000000_start', class: Migration20261124000000_start }],
+      snapshot: false,
+      tableName: 'migration',
+    },
   });
   try {
     const done = await orm.getMigrator().up();

@@ -22,15 +22,28 @@ export interface AttendanceRow {
 export const StudioRow = defineEntity({
   name: 'Studio',
   tableName: 'studio',
-  properties: { id: p.uuid().primary(), name: p.text(), zone: p.text(), tempo: p.integer(), naturalBreath: p.integer(), version: p.integer().version() },
+  properties: {
+    id: p.uuid().primary(),
+    name: p.text(),
+    zone: p.text(),
+    tempo: p.integer(),
+    naturalBreath: p.integer(),
+    version: p.integer().version(),
+  },
 });
 
 export const StaffRow = defineEntity({
   name: 'Staff',
   tableName: 'staff',
   properties: {
-    id: p.uuid().primary(), studio: p.uuid(), name: p.text(), email: p.text(), role: p.text().$type<Role>(), passwordHash: p.text(),
-    qualifications: p.json<readonly Qualification[]>(), version: p.integer().version(),
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    name: p.text(),
+    email: p.text(),
+    role: p.text().$type<Role>(),
+    passwordHash: p.text(),
+    qualifications: p.json<readonly Qualification[]>(),
+    version: p.integer().version(),
   },
 });
 
@@ -49,22 +62,43 @@ export const AttemptRow = defineEntity({
 export const CohortRow = defineEntity({
   name: 'Cohort',
   tableName: 'cohort',
-  properties: { id: p.uuid().primary(), studio: p.uuid(), name: p.text(), about: p.text(), already: p.json<readonly string[]>(), version: p.integer().version() },
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    name: p.text(),
+    about: p.text(),
+    already: p.json<readonly string[]>(),
+    version: p.integer().version(),
+  },
 });
 
 export const PersonRow = defineEntity({
   name: 'Person',
   tableName: 'person',
   properties: {
-    id: p.uuid().primary(), studio: p.uuid(), cohort: p.uuid(), name: p.text(), wrappedKey: p.text(),
-    comfortIn: p.integer().nullable(), comfortOut: p.integer().nullable(), version: p.integer().version(),
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    cohort: p.uuid(),
+    name: p.text(),
+    wrappedKey: p.text(),
+    comfortIn: p.integer().nullable(),
+    comfortOut: p.integer().nullable(),
+    version: p.integer().version(),
   },
 });
 
 export const ScreeningRow = defineEntity({
   name: 'Screening',
   tableName: 'screening',
-  properties: { id: p.uuid().primary(), studio: p.uuid(), person: p.uuid(), screenedOn: p.date(), sealed: p.text(), enteredBy: p.uuid(), enteredAt: p.datetime() },
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    person: p.uuid(),
+    screenedOn: p.date(),
+    sealed: p.text(),
+    enteredBy: p.uuid(),
+    enteredAt: p.datetime(),
+  },
 });
 
 export const ReadingRow = defineEntity({
@@ -77,8 +111,19 @@ export const CourseRow = defineEntity({
   name: 'Course',
   tableName: 'course',
   properties: {
-    id: p.uuid().primary(), studio: p.uuid(), cohort: p.uuid(), name: p.text(), firstDate: p.date(), weeks: p.integer(), weekdays: p.json<readonly number[]>(),
-    start: p.text(), minutes: p.integer(), teacher: p.uuid(), goals: p.json<readonly Goal[]>(), unplaced: p.json<readonly string[]>(), version: p.integer().version(),
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    cohort: p.uuid(),
+    name: p.text(),
+    firstDate: p.date(),
+    weeks: p.integer(),
+    weekdays: p.json<readonly number[]>(),
+    start: p.text(),
+    minutes: p.integer(),
+    teacher: p.uuid(),
+    goals: p.json<readonly Goal[]>(),
+    unplaced: p.json<readonly string[]>(),
+    version: p.integer().version(),
   },
 });
 
@@ -86,8 +131,14 @@ export const SessionRow = defineEntity({
   name: 'ClassSession',
   tableName: 'class_session',
   properties: {
-    id: p.uuid().primary(), studio: p.uuid(), course: p.uuid(), date: p.date(), start: p.text(), minutes: p.integer(),
-    blocks: p.json<readonly Block[]>(), version: p.integer().version(),
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    course: p.uuid(),
+    date: p.date(),
+    start: p.text(),
+    minutes: p.integer(),
+    blocks: p.json<readonly Block[]>(),
+    version: p.integer().version(),
   },
 });
 
@@ -95,8 +146,15 @@ export const PlanRow = defineEntity({
   name: 'PlanVersion',
   tableName: 'plan_version',
   properties: {
-    id: p.uuid().primary(), studio: p.uuid(), session: p.uuid(), number: p.integer(), blocks: p.json<readonly Block[]>(), changes: p.json<readonly string[]>(),
-    teacher: p.uuid(), publishedBy: p.uuid(), publishedAt: p.datetime(),
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    session: p.uuid(),
+    number: p.integer(),
+    blocks: p.json<readonly Block[]>(),
+    changes: p.json<readonly string[]>(),
+    teacher: p.uuid(),
+    publishedBy: p.uuid(),
+    publishedAt: p.datetime(),
   },
 });
 
@@ -110,8 +168,15 @@ export const LogRow = defineEntity({
   name: 'ClassLog',
   tableName: 'class_log',
   properties: {
-    id: p.uuid().primary(), studio: p.uuid(), session: p.uuid(), plan: p.uuid(), taughtBy: p.uuid(), at: p.datetime(),
-    attendance: p.json<readonly AttendanceRow[]>(), reached: p.text(), note: p.text(),
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    session: p.uuid(),
+    plan: p.uuid(),
+    taughtBy: p.uuid(),
+    at: p.datetime(),
+    attendance: p.json<readonly AttendanceRow[]>(),
+    reached: p.text(),
+    note: p.text(),
   },
 });
 
@@ -122,7 +187,20 @@ export const ClosureRow = defineEntity({
 });
 
 export const ROWS = [
-  StudioRow, StaffRow, SignInRow, AttemptRow, CohortRow, PersonRow, ScreeningRow, ReadingRow, CourseRow, SessionRow, PlanRow, AcknowledgementRow, LogRow, ClosureRow,
+  StudioRow,
+  StaffRow,
+  SignInRow,
+  AttemptRow,
+  CohortRow,
+  PersonRow,
+  ScreeningRow,
+  ReadingRow,
+  CourseRow,
+  SessionRow,
+  PlanRow,
+  AcknowledgementRow,
+  LogRow,
+  ClosureRow,
 ];
 
 export type Staff = InferEntity<typeof StaffRow>;

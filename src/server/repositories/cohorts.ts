@@ -37,7 +37,8 @@ export async function cohorts(desk: Desk): Promise<Cohort[]> {
 
 export async function cohort(desk: Desk, id: string): Promise<Cohort> {
   const row = await desk.em.findOne(CohortRow, { id, ...ours(desk) });
-  if (!row || !(seesAll(desk) || (await cohortsTaughtBy(desk)).has(id))) throw new Refusal('not-found', 'This cohort is not here, or not one you teach.');
+  if (!row || !(seesAll(desk) || (await cohortsTaughtBy(desk)).has(id)))
+    throw new Refusal('not-found', 'This cohort is not here, or not one you teach.');
   return { id: row.id, name: row.name, about: row.about, already: row.already };
 }
 
@@ -59,7 +60,11 @@ async function cohortsTaughtBy(desk: Desk): Promise<ReadonlySet<string>> {
 /** The people of a cohort with their latest screening, opened with their own keys. For the core only. */
 export async function members(desk: Desk, cohortId: string): Promise<Member[]> {
   const people = await desk.em.find(PersonRow, { cohort: cohortId, ...ours(desk) }, { orderBy: { name: 'asc' } });
-  const screenings = await desk.em.find(ScreeningRow, { person: people.map(({ id }) => id), ...ours(desk) }, { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } });
+  const screenings = await desk.em.find(
+    ScreeningRow,
+    { person: people.map(({ id }) => id), ...ours(desk) },
+    { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } },
+  );
   const latest = new Map(screenings.map((screening) => [screening.person, screening]));
   return people.map(({ id, name, wrappedKey, comfortIn, comfortOut }) => {
     const screening = latest.get(id);

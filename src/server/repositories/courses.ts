@@ -39,7 +39,10 @@ export async function course(desk: Desk, id: string): Promise<Course> {
 /** The sessions of some courses in order of time; past and published ones are fixed. */
 export async function sessionsOf(desk: Desk, courseIds: readonly string[]): Promise<Session[]> {
   const rows = await desk.em.find(SessionRow, { course: [...courseIds], ...ours(desk) }, { orderBy: { date: 'asc', start: 'asc' } });
-  const published = await publishedSessions(desk, rows.map(({ id }) => id));
+  const published = await publishedSessions(
+    desk,
+    rows.map(({ id }) => id),
+  );
   return rows.map((row) => toSession(row, desk.today, published.has(row.id)));
 }
 

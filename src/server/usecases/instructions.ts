@@ -14,7 +14,13 @@ export interface Instruction {
 }
 
 /** Instructions for everyone in a session, worked out for its date and for today's door answers. */
-export function instructionsFor(people: readonly Member[], blocks: readonly Block[], date: IsoDate, naturalBreath: Millis, door?: DoorAnswers): ReadonlyMap<string, readonly Instruction[]> {
+export function instructionsFor(
+  people: readonly Member[],
+  blocks: readonly Block[],
+  date: IsoDate,
+  naturalBreath: Millis,
+  door?: DoorAnswers,
+): ReadonlyMap<string, readonly Instruction[]> {
   const bearing = bearingsByDate(door);
   return new Map(
     people.map((person): [string, Instruction[]] => [
@@ -31,7 +37,14 @@ export function instructionsFor(people: readonly Member[], blocks: readonly Bloc
 
 /** An instruction in words: what to do, never why. */
 export function instructionText({ answer, doing, words }: Advice): string {
-  const instead = doing.kind === 'as taught' ? '' : doing.kind === 'natural breath' ? 'natural breath instead' : doing.kind === 'instead' ? `${doingText(doing)} instead` : `breathe ${doingText(doing)}`;
+  const instead =
+    doing.kind === 'as taught'
+      ? ''
+      : doing.kind === 'natural breath'
+        ? 'natural breath instead'
+        : doing.kind === 'instead'
+          ? `${doingText(doing)} instead`
+          : `breathe ${doingText(doing)}`;
   const start = answer === 'leave out' ? ['leave out'] : answer === 'ask first' ? ['leave out until a clinician says yes'] : [];
   const all = [...start, ...words, ...(instead ? [instead] : [])];
   return all.length > 0 ? all.join('; ') : 'keep an eye on';

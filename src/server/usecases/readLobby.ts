@@ -54,8 +54,26 @@ async function screeningTasks(desk: Desk): Promise<Task[]> {
     const missing = unscreened + over;
     const href = `/cohorts/${id}`;
     return [
-      ...(missing > 0 ? [{ harm: 'mend', text: `${people(missing)} in ${name} ${missing === 1 ? 'has' : 'have'} no valid screening, so ${missing === 1 ? 'is' : 'are'} planned with no holds, pumps or connected breath.`, href, doing: 'Open the cohort' } as const] : []),
-      ...(ending > 0 ? [{ harm: 'know', text: `${people(ending)} in ${name} ${ending === 1 ? 'has' : 'have'} screening that runs out within four weeks.`, href, doing: 'Open the cohort' } as const] : []),
+      ...(missing > 0
+        ? [
+            {
+              harm: 'mend',
+              text: `${people(missing)} in ${name} ${missing === 1 ? 'has' : 'have'} no valid screening, so ${missing === 1 ? 'is' : 'are'} planned with no holds, pumps or connected breath.`,
+              href,
+              doing: 'Open the cohort',
+            } as const,
+          ]
+        : []),
+      ...(ending > 0
+        ? [
+            {
+              harm: 'know',
+              text: `${people(ending)} in ${name} ${ending === 1 ? 'has' : 'have'} screening that runs out within four weeks.`,
+              href,
+              doing: 'Open the cohort',
+            } as const,
+          ]
+        : []),
     ];
   });
 }
@@ -64,8 +82,10 @@ async function planTasks(desk: Desk): Promise<Task[]> {
   return (await listPlans(desk)).flatMap(({ id, date, start, course, state, teacher, logged }): Task[] => {
     const href = `/plans/${id}`;
     const when = `${dayText(date)} ${start}`;
-    if (date >= desk.today && state === 'planned' && soon(desk, date)) return [{ harm: 'mend', text: `${course} on ${when} is planned but not published.`, href, doing: 'Publish it' }];
-    if (date >= desk.today && state === 'published' && soon(desk, date)) return [{ harm: 'mend', text: `${teacher} has not yet acknowledged ${course} on ${when}.`, href, doing: 'Open the plan' }];
+    if (date >= desk.today && state === 'planned' && soon(desk, date))
+      return [{ harm: 'mend', text: `${course} on ${when} is planned but not published.`, href, doing: 'Publish it' }];
+    if (date >= desk.today && state === 'published' && soon(desk, date))
+      return [{ harm: 'mend', text: `${teacher} has not yet acknowledged ${course} on ${when}.`, href, doing: 'Open the plan' }];
     if (logged?.includes('stop sign')) return [{ harm: 'stop', text: `${course} on ${when}: ${logged}.`, href, doing: 'Read the log' }];
     return [];
   });
@@ -75,7 +95,8 @@ async function teachingTasks(desk: Desk): Promise<Task[]> {
   return (await myClasses(desk)).flatMap(({ id, date, start, course, state, today }): Task[] => {
     const href = `/teach/${id}`;
     const when = today ? `today at ${start}` : `${dayText(date)} at ${start}`;
-    if (state === 'published') return [{ harm: today ? 'stop' : 'mend', text: `You teach ${course} ${when}. The plan waits to be read.`, href, doing: 'Read the plan' }];
+    if (state === 'published')
+      return [{ harm: today ? 'stop' : 'mend', text: `You teach ${course} ${when}. The plan waits to be read.`, href, doing: 'Read the plan' }];
     if (state === 'acknowledged' && today) return [{ harm: 'know', text: `You teach ${course} ${when}.`, href, doing: 'Open the class' }];
     if (state === 'not logged') return [{ harm: 'mend', text: `${course} ${when} is not logged yet.`, href: `${href}/log`, doing: 'Log it' }];
     return [];

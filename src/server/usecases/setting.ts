@@ -1,7 +1,18 @@
 import type { CourseSetting, Tally } from '@/core/course';
 import { LADDER, wayDown } from '@/core/ladder';
 import { readBlock, type Block } from '@/core/plan';
-import { advise, bearings, decide, featuresOf, NOTHING_TODAY, type Advice, type Bearing, type Decision, type DoorAnswers, type Stand } from '@/core/screening';
+import {
+  advise,
+  bearings,
+  decide,
+  featuresOf,
+  NOTHING_TODAY,
+  type Advice,
+  type Bearing,
+  type Decision,
+  type DoorAnswers,
+  type Stand,
+} from '@/core/screening';
 import { techniqueOf } from '@/core/techniques';
 import type { IsoDate, Millis } from '@/core/units';
 import type { Desk } from '../desk';
@@ -10,8 +21,16 @@ import type { Course } from '../repositories/courses';
 import { conventions, staff } from '../repositories/studio';
 
 /** Everything the core asks about a course beside its sessions, gathered once a request. */
-export async function settingOf(desk: Desk, course: Pick<Course, 'cohort' | 'teacher'>): Promise<CourseSetting & { readonly members: readonly Member[] }> {
-  const [group, people, { tempo, naturalBreath }, everyone] = await Promise.all([cohort(desk, course.cohort), members(desk, course.cohort), conventions(desk), staff(desk)]);
+export async function settingOf(
+  desk: Desk,
+  course: Pick<Course, 'cohort' | 'teacher'>,
+): Promise<CourseSetting & { readonly members: readonly Member[] }> {
+  const [group, people, { tempo, naturalBreath }, everyone] = await Promise.all([
+    cohort(desk, course.cohort),
+    members(desk, course.cohort),
+    conventions(desk),
+    staff(desk),
+  ]);
   const teacher = everyone.find(({ id }) => id === course.teacher);
   const qualified = new Set(teacher?.qualifications.filter(({ since }) => since <= desk.today).map(({ family }) => family));
   return { ladder: LADDER, already: new Set(group.already), tempo, naturalBreath, qualified, members: people, tally: tallier(people, naturalBreath) };
@@ -29,7 +48,13 @@ export function tallier(people: readonly Member[], naturalBreath: Millis): Cours
     const features = featuresOf(read.pattern, read.dose, read.pace, read.tags);
     const answers = people.map((person) => decide(bearing(person, date), features).answer);
     const count = (answer: string) => answers.filter((one) => one === answer).length;
-    const tally: Tally = { people: people.length, leaveOut: count('leave out'), askFirst: count('ask first'), adapt: count('adapt'), watch: count('watch') };
+    const tally: Tally = {
+      people: people.length,
+      leaveOut: count('leave out'),
+      askFirst: count('ask first'),
+      adapt: count('adapt'),
+      watch: count('watch'),
+    };
     known.set(key, tally);
     return tally;
   };
@@ -48,7 +73,12 @@ export function bearingsByDate(door: DoorAnswers = NOTHING_TODAY) {
 
 /** What a person does in a block, with what stands below it on the ladder as substitutes. */
 export function adviceFor(person: Member, bearing: readonly Bearing[], block: Block, naturalBreath: Millis): { advice: Advice; decision: Decision } {
-  return advise(bearing, readBlock(block, naturalBreath), block.kind === 'technique' ? standsBelow(block.technique, naturalBreath) : [], person.comfort);
+  return advise(
+    bearing,
+    readBlock(block, naturalBreath),
+    block.kind === 'technique' ? standsBelow(block.technique, naturalBreath) : [],
+    person.comfort,
+  );
 }
 
 const stands = new Map<string, readonly Stand[]>();

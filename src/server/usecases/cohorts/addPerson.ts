@@ -18,9 +18,22 @@ export async function addPerson(desk: Desk, input: unknown): Promise<{ readonly 
   return inOne(desk, async (at) => {
     await cohort(at, form.cohort);
     const wrappedKey = at.vault.newWrappedKey();
-    await at.em.insert(PersonRow, { id, ...ours(at), cohort: form.cohort, name: form.name, wrappedKey, comfortIn: null, comfortOut: null, version: 1 });
+    await at.em.insert(PersonRow, {
+      id,
+      ...ours(at),
+      cohort: form.cohort,
+      name: form.name,
+      wrappedKey,
+      comfortIn: null,
+      comfortOut: null,
+      version: 1,
+    });
     if (form.screened) {
-      const answers: SealedAnswers = { birthDate: form.birthDate, guardianConsent: form.guardianConsent, answers: form.answers as SealedAnswers['answers'] };
+      const answers: SealedAnswers = {
+        birthDate: form.birthDate,
+        guardianConsent: form.guardianConsent,
+        answers: form.answers as SealedAnswers['answers'],
+      };
       const sealed = at.vault.seal(wrappedKey, JSON.stringify(answers));
       await at.em.insert(ScreeningRow, { id: at.newId(), ...ours(at), person: id, screenedOn, sealed, enteredBy: at.who.id, enteredAt: at.now });
     }

@@ -23,11 +23,16 @@ export interface CohortQuery {
 export async function readCohort(desk: Desk, id: string, query: CohortQuery) {
   authorise(desk.who, 'see cohorts');
   const group = await cohort(desk, id);
-  const people = (await roster(desk)).filter((person) => person.cohort === id).map((person) => ({ id: person.id, name: person.name, standing: standingOf(person.screenedOn, desk.today) }));
+  const people = (await roster(desk))
+    .filter((person) => person.cohort === id)
+    .map((person) => ({ id: person.id, name: person.name, standing: standingOf(person.screenedOn, desk.today) }));
   const courses = (await coursesOfCohort(desk, id)).map((course) => ({ id: course.id, name: course.name }));
   const shown = { group: { id, name: group.name, about: group.about, already: group.already }, people, courses };
   if (!may(desk.who.role, 'see instructions')) return { ...shown, table: null };
-  const sessions = await sessionsOf(desk, courses.map((course) => course.id));
+  const sessions = await sessionsOf(
+    desk,
+    courses.map((course) => course.id),
+  );
   const next = sessions.find(({ date }) => date >= desk.today);
   const date = query.date ?? next?.date ?? desk.today;
   const [everyone, { naturalBreath, tempo }] = await Promise.all([members(desk, id), conventions(desk)]);
@@ -51,12 +56,27 @@ function cellOf(advice: Advice) {
   return { answer: advice.answer, doing: advice.doing.kind === 'as taught' ? '' : doingText(advice.doing) };
 }
 
-async function focusOn(desk: Desk, everyone: readonly Member[], focus: { person: string; technique: string }, date: IsoDate, tempo: Millis, naturalBreath: Millis) {
+async function focusOn(
+  desk: Desk,
+  everyone: readonly Member[],
+  focus: { person: string; technique: string },
+  date: IsoDate,
+  tempo: Millis,
+  naturalBreath: Millis,
+) {
   const person = everyone.find((member) => member.id === focus.person);
   const technique = findTechnique(focus.technique);
   if (!person || !technique) return null;
   const { advice, decision } = adviceFor(person, bearingsByDate()(person, date), block(technique.id, tempo), naturalBreath);
   const reasons: readonly Finding[] | null = may(desk.who.role, 'see reasons') ? decision.findings : null;
   if (reasons) await recordReading(desk, person.id, `opened ${technique.name}`);
-  return { person: person.id, name: person.name, technique: technique.id, techniqueName: technique.name, advice, pattern: technique.pattern, reasons };
+  return {
+    person: person.id,
+    name: person.name,
+    technique: technique.id,
+    techniqueName: technique.name,
+    advice,
+    pattern: technique.pattern,
+    reasons,
+  };
 }

@@ -25,7 +25,10 @@ export async function createCourse(desk: Desk, input: unknown): Promise<{ readon
     const id = at.newId();
     const { start, minutes } = form;
     await at.em.insert(CourseRow, { id, ...ours(at), ...form, unplaced: [], version: 1 });
-    await at.em.insertMany(SessionRow, dates.map((date) => ({ id: at.newId(), ...ours(at), course: id, date, start, minutes, blocks: [], version: 1 })));
+    await at.em.insertMany(
+      SessionRow,
+      dates.map((date) => ({ id: at.newId(), ...ours(at), course: id, date, start, minutes, blocks: [], version: 1 })),
+    );
     return { id };
   });
 }

@@ -7,7 +7,10 @@ import { claimCourse, course, sessionsOf } from '../../repositories/courses';
 import { settingOf } from '../setting';
 
 /** Drafts a course's open sessions; past and published ones stay as they are. */
-export async function draftCourse(desk: Desk, input: { readonly course: string; readonly version: number }): Promise<{ readonly unplaced: readonly string[] }> {
+export async function draftCourse(
+  desk: Desk,
+  input: { readonly course: string; readonly version: number },
+): Promise<{ readonly unplaced: readonly string[] }> {
   authorise(desk.who, 'edit courses');
   return inOne(desk, async (at) => {
     const found = await course(at, input.course);

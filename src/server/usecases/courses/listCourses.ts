@@ -9,7 +9,10 @@ import { staff } from '../../repositories/studio';
 export async function listCourses(desk: Desk) {
   authorise(desk.who, 'see courses');
   const [all, groups, everyone] = await Promise.all([courses(desk), cohorts(desk), staff(desk)]);
-  const sessions = await sessionsOf(desk, all.map(({ id }) => id));
+  const sessions = await sessionsOf(
+    desk,
+    all.map(({ id }) => id),
+  );
   return all
     .filter(({ cohort }) => groups.some(({ id }) => id === cohort))
     .map((course) => {

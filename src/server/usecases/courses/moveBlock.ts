@@ -29,7 +29,10 @@ export async function mendCheck(desk: Desk, input: unknown): Promise<void> {
     const found = await course(at, form.course);
     await claimCourse(at, form.course, form.version);
     const [sessions, setting] = await Promise.all([sessionsOf(at, [form.course]), settingOf(at, found)]);
-    const check = checkCourse(sessions, setting).find(({ session, mend }) => session === form.session && mend?.kind === form.kind && (mend.kind === 'add preparation' ? mend.before : mend.block) === form.block);
+    const check = checkCourse(sessions, setting).find(
+      ({ session, mend }) =>
+        session === form.session && mend?.kind === form.kind && (mend.kind === 'add preparation' ? mend.before : mend.block) === form.block,
+    );
     if (!check?.mend) throw new Refusal('clash', 'This check is no longer there: something has changed since the page was opened.');
     await apply(at, sessions, check.mend);
   });
@@ -41,12 +44,25 @@ async function apply(desk: Desk, sessions: readonly Session[], mend: Mend): Prom
   if (!from) throw new Refusal('not-found', 'This block is no longer in the course.');
   refusePast(desk, from);
   if (mend.kind === 'shorten rest') {
-    await save(desk, from, from.blocks.map((block) => (block.id === mend.block && block.kind !== 'technique' ? { ...block, minutes: mend.minutes } : block)));
+    await save(
+      desk,
+      from,
+      from.blocks.map((block) => (block.id === mend.block && block.kind !== 'technique' ? { ...block, minutes: mend.minutes } : block)),
+    );
   } else if (mend.kind === 'add preparation') {
     const preparation: Block = { id: desk.newId(), kind: 'prepare', part: 'clear-nose', minutes: partOf('clear-nose').minutes };
-    await save(desk, from, from.blocks.flatMap((block) => (block.id === mend.before ? [preparation, block] : [block])));
+    await save(
+      desk,
+      from,
+      from.blocks.flatMap((block) => (block.id === mend.before ? [preparation, block] : [block])),
+    );
   } else {
-    await move(desk, from, sessions.find(({ id }) => id === mend.to), mend.block);
+    await move(
+      desk,
+      from,
+      sessions.find(({ id }) => id === mend.to),
+      mend.block,
+    );
   }
 }
 
@@ -61,7 +77,11 @@ async function move(desk: Desk, from: Session, to: Session | undefined, blockId:
     throw new Refusal('invalid', 'That session practises this technique already.');
   }
   const settling = from.blocks[index + 1]?.kind === 'settle' ? from.blocks[index + 1] : null;
-  await save(desk, from, from.blocks.filter((other) => other !== block && other !== settling));
+  await save(
+    desk,
+    from,
+    from.blocks.filter((other) => other !== block && other !== settling),
+  );
   await save(desk, to, insert(to.blocks, settling ? [block, settling] : [block]));
 }
 

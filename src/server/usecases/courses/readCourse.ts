@@ -25,11 +25,29 @@ export type SessionState = 'empty' | 'planned' | 'published' | 'acknowledged' | 
 export async function readCourse(desk: Desk, id: string) {
   authorise(desk.who, 'see courses');
   const found = await course(desk, id);
-  const [group, sessions, everyone, setting] = await Promise.all([cohort(desk, found.cohort), sessionsOf(desk, [id]), staff(desk), settingOf(desk, found)]);
-  const progress = await progressOf(desk, sessions.map((session) => session.id));
+  const [group, sessions, everyone, setting] = await Promise.all([
+    cohort(desk, found.cohort),
+    sessionsOf(desk, [id]),
+    staff(desk),
+    settingOf(desk, found),
+  ]);
+  const progress = await progressOf(
+    desk,
+    sessions.map((session) => session.id),
+  );
   const seen = new Set<string>(setting.already);
   return {
-    course: { id, name: found.name, version: found.version, weeks: found.weeks, start: found.start, minutes: found.minutes, weekdays: found.weekdays, unplaced: found.unplaced, goals: found.goals.map(({ technique, pattern, dose, practise }) => ({ technique, pattern, dose, practise, name: techniqueOf(technique).name })) },
+    course: {
+      id,
+      name: found.name,
+      version: found.version,
+      weeks: found.weeks,
+      start: found.start,
+      minutes: found.minutes,
+      weekdays: found.weekdays,
+      unplaced: found.unplaced,
+      goals: found.goals.map(({ technique, pattern, dose, practise }) => ({ technique, pattern, dose, practise, name: techniqueOf(technique).name })),
+    },
     cohort: { id: group.id, name: group.name, people: setting.members.length },
     teacher: everyone.find((member) => member.id === found.teacher)?.name ?? '',
     week: desk.today < found.firstDate ? null : weekOf(found.firstDate, desk.today),
@@ -58,7 +76,11 @@ function rowOf(session: Session, setting: CourseSetting, seen: Set<string>) {
 }
 
 /** Where a session stands between planned and taught. */
-export function stateOf(session: { readonly date: string; readonly blocks: readonly unknown[] }, progress: Progress | undefined, today: string): SessionState {
+export function stateOf(
+  session: { readonly date: string; readonly blocks: readonly unknown[] },
+  progress: Progress | undefined,
+  today: string,
+): SessionState {
   if (progress?.log) return 'taught';
   if (progress?.plan && session.date < today) return 'not logged';
   if (progress?.acknowledgedAt) return 'acknowledged';
@@ -73,13 +95,17 @@ export function loggedText(progress: Progress | undefined): string | null {
   const came = log.attendance.filter((person) => person.came);
   const strained = came.filter(({ effort }) => effort === 'strained').length;
   const signs = came.filter(({ stopSigns }) => stopSigns.length > 0).length;
-  return [`${came.length} of ${log.attendance.length} came`, ...(strained > 0 ? [`${strained} strained`] : []), ...(signs > 0 ? [`${signs} with a stop sign`] : [])].join(', ');
+  return [
+    `${came.length} of ${log.attendance.length} came`,
+    ...(strained > 0 ? [`${strained} strained`] : []),
+    ...(signs > 0 ? [`${signs} with a stop sign`] : []),
+  ].join(', ');
 }
 
 /** Checks in words, with their mends. */
 export function checksOf(sessions: readonly Session[], setting: CourseSetting, today: string): ShownCheck[] {
   const dateOf = (id: string) => sessions.find((session) => session.id === id)?.date ?? null;
-    return checkCourse(sessions, setting)
+  return checkCourse(sessions, setting)
     .filter(({ date, finding }) => date >= today || finding.code !== 'adapted')
     .map((check) => ({
       severity: check.severity,
@@ -88,6 +114,10 @@ export function checksOf(sessions: readonly Session[], setting: CourseSetting, t
       block: check.block,
       title: check.technique ? techniqueOf(check.technique).name : null,
       text: checkText(check),
-      mend: check.mend && { kind: check.mend.kind, block: check.mend.kind === 'add preparation' ? check.mend.before : check.mend.block, text: mendText(check.mend, dateOf) },
+      mend: check.mend && {
+        kind: check.mend.kind,
+        block: check.mend.kind === 'add preparation' ? check.mend.before : check.mend.block,
+        text: mendText(check.mend, dateOf),
+      },
     }));
 }

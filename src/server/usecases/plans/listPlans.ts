@@ -13,8 +13,16 @@ export async function listPlans(desk: Desk) {
   authorise(desk.who, 'see plans');
   const [all, groups, everyone] = await Promise.all([courses(desk), cohorts(desk), staff(desk)]);
   const seen = all.filter(({ cohort }) => groups.some(({ id }) => id === cohort));
-  const sessions = (await sessionsOf(desk, seen.map(({ id }) => id))).filter(({ date }) => date >= addDays(desk.today, -14) && date <= addDays(desk.today, 28));
-  const progress = await progressOf(desk, sessions.map(({ id }) => id));
+  const sessions = (
+    await sessionsOf(
+      desk,
+      seen.map(({ id }) => id),
+    )
+  ).filter(({ date }) => date >= addDays(desk.today, -14) && date <= addDays(desk.today, 28));
+  const progress = await progressOf(
+    desk,
+    sessions.map(({ id }) => id),
+  );
   return sessions.map((session) => {
     const at = progress.get(session.id);
     return {

@@ -1,4 +1,3 @@
-
 import { checkCourse, checkText } from '@/core/course';
 import { changesBetween } from '@/core/plan';
 import { techniqueOf } from '@/core/techniques';
@@ -28,14 +27,31 @@ export async function publishPlan(desk: Desk, input: unknown): Promise<{ readonl
     const found = await course(at, session.course);
     const setting = await settingOf(at, found);
     const stops = checkCourse(await sessionsOf(at, [found.id]), setting).filter((check) => check.session === session.id && check.severity === 'stop');
-    if (stops.length > 0) throw new Refusal('invalid', stops.map((check) => `${check.technique ? techniqueOf(check.technique).name : 'This session'} ${checkText(check)}.`).join(' '));
+    if (stops.length > 0)
+      throw new Refusal(
+        'invalid',
+        stops.map((check) => `${check.technique ? techniqueOf(check.technique).name : 'This session'} ${checkText(check)}.`).join(' '),
+      );
     const to = await teacher(at, form.teacher);
-    const lacks = lacking(session.blocks, to.qualifications.filter(({ since }) => since <= session.date).map(({ family }) => family));
+    const lacks = lacking(
+      session.blocks,
+      to.qualifications.filter(({ since }) => since <= session.date).map(({ family }) => family),
+    );
     if (lacks.length > 0) throw invalid({ field: 'teacher', message: `${to.name} is not qualified for ${lacks.join(', ')}.` });
     const before = (await progressOf(at, [session.id])).get(session.id)?.plan ?? null;
     const number = (before?.number ?? 0) + 1;
     const changes = before ? changesBetween(before.blocks, session.blocks) : [];
-    await at.em.insert(PlanRow, { id: at.newId(), ...ours(at), session: session.id, number, blocks: session.blocks, changes, teacher: to.id, publishedBy: at.who.id, publishedAt: at.now });
+    await at.em.insert(PlanRow, {
+      id: at.newId(),
+      ...ours(at),
+      session: session.id,
+      number,
+      blocks: session.blocks,
+      changes,
+      teacher: to.id,
+      publishedBy: at.who.id,
+      publishedAt: at.now,
+    });
     return { number };
   });
 }

@@ -17,7 +17,13 @@ export async function readPlan(desk: Desk, id: string) {
   authorise(desk.who, 'see plans');
   const session = await sessionById(desk, id);
   const found = await course(desk, session.course);
-  const [group, setting, everyone, sessions, studio] = await Promise.all([cohort(desk, found.cohort), settingOf(desk, found), staff(desk), sessionsOf(desk, [found.id]), conventions(desk)]);
+  const [group, setting, everyone, sessions, studio] = await Promise.all([
+    cohort(desk, found.cohort),
+    settingOf(desk, found),
+    staff(desk),
+    sessionsOf(desk, [found.id]),
+    conventions(desk),
+  ]);
   const at = (await progressOf(desk, [id])).get(id)!;
   const nameOf = (staffId: string) => everyone.find((member) => member.id === staffId)?.name ?? '';
   const instructions = instructionsFor(setting.members, session.blocks, session.date, studio.naturalBreath);
@@ -36,7 +42,12 @@ export async function readPlan(desk: Desk, id: string) {
     stopSigns: STOP_SIGNS,
     emergency: EMERGENCY,
     checks: checksOf(sessions, setting, desk.today).filter((check) => check.session === id),
-    versions: at.versions.map((plan) => ({ number: plan.number, teacher: nameOf(plan.teacher), publishedAt: stamp(studio.zone, plan.publishedAt), changes: plan.changes })),
+    versions: at.versions.map((plan) => ({
+      number: plan.number,
+      teacher: nameOf(plan.teacher),
+      publishedAt: stamp(studio.zone, plan.publishedAt),
+      changes: plan.changes,
+    })),
     unpublished: at.plan ? changesBetween(at.plan.blocks, session.blocks) : null,
     acknowledgedAt: at.acknowledgedAt && stamp(studio.zone, at.acknowledgedAt),
     log: at.log && {
@@ -45,10 +56,22 @@ export async function readPlan(desk: Desk, id: string) {
       by: nameOf(at.log.taughtBy),
       reached: at.log.reached,
       note: at.log.note,
-      people: at.log.attendance.map(({ person, came, effort, stopSigns }) => ({ name: setting.members.find((member) => member.id === person)?.name ?? 'somebody who left', came, effort, stopSigns })),
+      people: at.log.attendance.map(({ person, came, effort, stopSigns }) => ({
+        name: setting.members.find((member) => member.id === person)?.name ?? 'somebody who left',
+        came,
+        effort,
+        stopSigns,
+      })),
     },
     teacher: at.plan?.teacher ?? found.teacher,
-    teachers: (await teachers(desk)).map(({ id: staffId, name, qualifications }) => ({ id: staffId, name, lacks: lacking(session.blocks, qualifications.map(({ family }) => family)) })),
+    teachers: (await teachers(desk)).map(({ id: staffId, name, qualifications }) => ({
+      id: staffId,
+      name,
+      lacks: lacking(
+        session.blocks,
+        qualifications.map(({ family }) => family),
+      ),
+    })),
   };
 }
 
@@ -64,5 +87,11 @@ function cautionsOf(blocks: readonly Block[]) {
 
 /** Names of what a teacher is not yet qualified for in these blocks. */
 export function lacking(blocks: readonly Block[], qualified: readonly string[]): string[] {
-  return [...new Set(blocks.flatMap((block) => (block.kind === 'technique' && !qualified.includes(techniqueOf(block.technique).family) ? [techniqueOf(block.technique).name] : [])))];
+  return [
+    ...new Set(
+      blocks.flatMap((block) =>
+        block.kind === 'technique' && !qualified.includes(techniqueOf(block.technique).family) ? [techniqueOf(block.technique).name] : [],
+      ),
+    ),
+  ];
 }

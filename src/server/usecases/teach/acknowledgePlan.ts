@@ -12,7 +12,8 @@ export async function acknowledgePlan(desk: Desk, input: { readonly session: str
     await sessionById(at, input.session);
     const progress = (await progressOf(at, [input.session])).get(input.session)!;
     if (progress.plan?.teacher !== at.who.id) throw new Refusal('not-found', 'This class is not in your hands.');
-    if (progress.plan.id !== input.plan) throw new Refusal('clash', 'A newer version of this plan was published. Open it again and read what changed.');
+    if (progress.plan.id !== input.plan)
+      throw new Refusal('clash', 'A newer version of this plan was published. Open it again and read what changed.');
     if (progress.acknowledgedAt) return;
     await at.em.insert(AcknowledgementRow, { id: at.newId(), ...ours(at), plan: input.plan, staff: at.who.id, at: at.now });
   });

@@ -23,11 +23,13 @@ export async function logClass(desk: Desk, input: unknown): Promise<{ readonly k
     }
     const { versions } = (await progressOf(at, [form.session])).get(form.session)!;
     // The plan may have had a new version while the class ran without a network: any version handed to this teacher will do.
-    if (!versions.some((plan) => plan.id === form.plan && plan.teacher === at.who.id)) throw new Refusal('not-found', 'This class is not in your hands.');
+    if (!versions.some((plan) => plan.id === form.plan && plan.teacher === at.who.id))
+      throw new Refusal('not-found', 'This class is not in your hands.');
     if (session.date > at.today) throw invalid({ field: 'session', message: 'This class has not been taught yet.' });
     const { cohort } = await course(at, session.course);
     const ids = new Set((await at.em.find(PersonRow, { cohort, ...ours(at) }, { fields: ['id'] })).map(({ id }) => id));
-    if (form.attendance.some(({ person }) => !ids.has(person))) throw invalid({ field: 'attendance', message: 'Somebody in this log is not part of the cohort.' });
+    if (form.attendance.some(({ person }) => !ids.has(person)))
+      throw invalid({ field: 'attendance', message: 'Somebody in this log is not part of the cohort.' });
     const { id, plan, attendance, reached, note } = form;
     await at.em.insert(LogRow, { id, ...ours(at), session: session.id, plan, taughtBy: at.who.id, at: at.now, attendance, reached, note });
     return { kept: true };

@@ -14,8 +14,16 @@ export async function myClasses(desk: Desk) {
   const handed = await desk.em.find(PlanRow, { teacher: desk.who.id, ...ours(desk) }, { fields: ['session'] });
   const ids = new Set(handed.map(({ session }) => session));
   const all = await courses(desk);
-  const sessions = (await sessionsOf(desk, all.map(({ id }) => id))).filter(({ id }) => ids.has(id));
-  const progress = await progressOf(desk, sessions.map(({ id }) => id));
+  const sessions = (
+    await sessionsOf(
+      desk,
+      all.map(({ id }) => id),
+    )
+  ).filter(({ id }) => ids.has(id));
+  const progress = await progressOf(
+    desk,
+    sessions.map(({ id }) => id),
+  );
   const monday = mondayOf(desk.today);
   const own = sessions.filter(({ id }) => progress.get(id)?.plan?.teacher === desk.who.id);
   const shown = own.filter(({ id, date }) => (date >= monday && date < addDays(monday, 14)) || (date < desk.today && !progress.get(id)?.log));

@@ -1,0 +1,174 @@
+import type { EntityManager } from '../src/server/db/orm';
+import { v7 as newId } from 'uuid';
+import { FAMILIES, techniqueOf } from '../src/core/techniques';
+import { addDays, dateIn, mondayOf, weekday, type IsoDate } from '../src/core/units';
+import type { SignedIn } from '../src/server/auth/signin';
+import { deskFor, type Desk } from '../src/server/desk';
+import { addCohort } from '../src/server/usecases/cohorts/addCohort';
+import { addPerson } from '../src/server/usecases/cohorts/addPerson';
+import { createCourse } from '../src/server/usecases/courses/createCourse';
+import { draftCourse } from '../src/server/usecases/courses/draftCourse';
+import { publishPlan } from '../src/server/usecases/plans/publishPlan';
+import { openStudio } from '../src/server/usecases/studio/openStudio';
+import { addClosure } from '../src/server/usecases/studio/changeStudio';
+import { acknowledgePlan } from '../src/server/usecases/teach/acknowledgePlan';
+import { logClass } from '../src/server/usecases/teach/logClass';
+import { members } from '../src/server/repositories/cohorts';
+import { course, progressOf, sessionsOf } from '../src/server/repositories/courses';
+import { CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, type DemoPerson } from './people';
+import { DEMO_STAFF } from './staff';
+
+/** The Pellwick Boathouse Studio: invented throughout, built through the use cases, dated around the day it is loaded. */
+export async function loadScenario(em: EntityManager, now: Date): Promise<void> {
+  const zone = 'Europe/Lisbon';
+  const today = dateIn(zone, now);
+  const name = 'Pellwick Boathouse Studio';
+  const all = FAMILIES.map(({ id }) => ({ family: id, since: addDays(today, -400) }));
+  const gentle = all.filter(({ family }) => !['connected', 'throat-empty', 'long-square', 'skull-shining', 'comfort-holds'].includes(family));
+  const opened = await openStudio(
+    em,
+    { name, zone },
+    DEMO_STAFF.map((staff) => ({ ...staff, qualifications: staff.role === 'teacher' ? gentle : staff.role === 'front desk' ? [] : all })),
+    newId,
+  );
+  const as = (index: number, at: Date): Promise<Desk> => {
+    const { name: staffName, role } = DEMO_STAFF[index];
+    const who: SignedIn = { id: opened.staff[index], studio: opened.studio, studioName: name, zone, name: staffName, role };
+    return deskFor(who, at, em.fork());
+  };
+  const director = (at = now) => as(0, at);
+  const ferry = await cohort(
+    await director(),
+    today,
+    'Ferry crew, early shift',
+    'Deckhands and skippers who meet before the first boat.',
+    ['equal-4-4', 'longer-3-4'],
+    FERRY_CREW,
+  );
+  const choir = await cohort(
+    await director(),
+    today,
+    'Choir and brass',
+    'Singers and players who want longer, calmer phrases.',
+    ['equal-4-4', 'longer-4-5', 'throat-sound'],
+    CHOIR,
+  );
+  await cohort(await director(), today, 'Expecting and new parents', 'Gentle mornings, with or without a baby along.', ['belly'], NEW_PARENTS);
+  await cohort(await director(), today, 'Steady breath over sixty', 'Chairs for everyone, and time.', ['belly'], OVER_SIXTY);
+  await addClosure(await director(), {
+    from: addDays(mondayOf(today), 35),
+    until: addDays(mondayOf(today), 41),
+    reason: 'the boathouse floor is oiled',
+  });
+  await ferryCourse(today, ferry, opened.staff[2], director, (at) => as(2, at));
+  await choirCourse(today, choir, opened.staff[1], await director());
+}
+
+async function cohort(
+  desk: Desk,
+  today: IsoDate,
+  name: string,
+  about: string,
+  practises: readonly string[],
+  people: readonly DemoPerson[],
+): Promise<string> {
+  const { id } = await addCohort(desk, { name, about, practises });
+  for (const { name: personName, screened, birth, guardian, answers = [] } of people) {
+    await addPerson(desk, {
+      cohort: id,
+      name: personName,
+      birthDate: birth,
+      screened: screened !== null,
+      screenedOn: screened === null ? null : addDays(today, screened),
+      guardianConsent: guardian ?? false,
+      answers: answers.map(({ condition, answer = 'yes', states = [], day }) => ({
+        condition,
+        answer,
+        states,
+        date: day === undefined ? null : addDays(today, day),
+      })),
+    });
+  }
+  return id;
+}
+
+const goal = (technique: string, over: { readonly pattern?: string; readonly dose?: string } = {}) => {
+  const { pattern, dose } = techniqueOf(technique);
+  return { technique, pattern, dose, practise: 2, ...over };
+};
+
+/** In its third week: today is the fifth class. Four are taught and logged, today's is published. */
+async function ferryCourse(
+  today: IsoDate,
+  cohortId: string,
+  teacher: string,
+  director: (at?: Date) => Promise<Desk>,
+  teaching: (at: Date) => Promise<Desk>,
+): Promise<void> {
+  const first = addDays(today, -14);
+  const weekdays = [weekday(today), weekday(addDays(today, 3))];
+  const planning = await director(at(addDays(first, -6), '09:00'));
+  const form = { name: 'Steady on the early boat', cohort: cohortId, firstDate: first, weeks: 7, weekdays, start: '05:45', minutes: 60, teacher };
+  const { id } = await createCourse(planning, {
+    ...form,
+    goals: [goal('alternate-4-4'), goal('equal-4-4-4'), goal('longer-4-5', { dose: '6 min' }), goal('pumps-27')],
+  });
+  await draftCourse(planning, { course: id, version: 1 });
+  const sessions = await sessionsOf(await director(planning.now), [id]);
+  for (const [index, session] of sessions.filter(({ date }) => date <= today).entries()) {
+    const desk = await director(at(addDays(session.date, -2), '16:00'));
+    await publishPlan(desk, { session: session.id, version: session.version, teacher });
+    if (session.date >= today) continue;
+    const evening = await teaching(at(addDays(session.date, -1), '19:30'));
+    const plan = (await progressOf(evening, [session.id])).get(session.id)!.plan!;
+    await acknowledgePlan(evening, { session: session.id, plan: plan.id });
+    const after = await teaching(at(session.date, '07:05'));
+    const people = await members(await director(), (await course(after, id)).cohort);
+    await logClass(after, {
+      id: newId(),
+      session: session.id,
+      plan: plan.id,
+      reached: 'all of it',
+      note: NOTES[index] ?? '',
+      attendance: people.map(({ id: person }, order) => attendance(person, order, index)),
+    });
+  }
+}
+
+const NOTES = [
+  'Cold hall, blankets helped.',
+  'Two came straight from a night shift; kept it gentle.',
+  'Alternate out went well with the hand resting on the knee.',
+  '',
+];
+
+function attendance(person: string, order: number, session: number) {
+  const came = (order * 7 + session * 5) % 6 !== 0;
+  const worked = (order + session) % 5 === 0;
+  const strained = session === 3 && order === 9;
+  return { person, came, effort: strained ? 'strained' : worked ? 'worked' : 'easy', stopSigns: strained ? ['dizziness'] : [] };
+}
+
+/** Being drafted: starts next week, with one goal more than fits. */
+async function choirCourse(today: IsoDate, cohortId: string, teacher: string, desk: Desk): Promise<void> {
+  const form = {
+    name: 'Long phrases',
+    cohort: cohortId,
+    firstDate: addDays(mondayOf(today), 7),
+    weeks: 10,
+    weekdays: [1, 4],
+    start: '18:30',
+    minutes: 75,
+    teacher,
+  };
+  const { id } = await createCourse(desk, {
+    ...form,
+    goals: [goal('longer-5-6', { dose: '7 min' }), goal('4-7-8'), goal('hissing'), goal('pumps-27')],
+  });
+  await draftCourse(desk, { course: id, version: 1 });
+}
+
+/** An instant in the studio's day; the demo's zone is close enough to UTC for its hours. */
+function at(date: IsoDate, clock: string): Date {
+  return new Date(`${date}T${clock}:00Z`);
+}
