@@ -107,7 +107,11 @@ export const blocksForm = object({
 
 export const publishForm = object({ session: id(), version: number().required().integer(), teacher: id().required('Please choose a teacher.') });
 
+export const draftForm = object({ course: id(), version: number().required().integer() });
+
 export const moveForm = object({ course: id(), version: number().required().integer(), block: id(), to: id() });
+
+export const acknowledgeForm = object({ session: id(), plan: id() });
 
 export const mendForm = object({
   course: id(),

@@ -120,7 +120,7 @@ export function doingText(doing: Doing): string {
     case 'in step':
       return inStepText(doing.inStep);
     case 'instead':
-      return `${doing.name.toLowerCase()} at own pace`;
+      return doing.name.toLowerCase();
     case 'natural breath':
       return 'natural breath';
   }

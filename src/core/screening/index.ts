@@ -9,3 +9,4 @@ export { groupCounts, inStepText, keepInStep, NO_COMFORT, type Comfort, type InS
 export * from './advise';
 export { DOOR_QUESTIONS, EMERGENCY, STOP_SIGNS } from './signs';
 export { DOOR_COMBINATIONS, doorKey } from './door';
+export { outlook, type OutlookLine } from './outlook';

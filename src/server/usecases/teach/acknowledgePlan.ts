@@ -1,4 +1,6 @@
+import { acknowledgeForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
+import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { AcknowledgementRow } from '../../db/rows';
 import { Refusal } from '../../errors';
@@ -6,15 +8,16 @@ import { progressOf, session as sessionById } from '../../repositories/courses';
 import { ours } from '../../repositories/studio';
 
 /** The teacher has read the plan. Saying it twice changes nothing; saying it of an older version is refused. */
-export async function acknowledgePlan(desk: Desk, input: { readonly session: string; readonly plan: string }): Promise<void> {
+export async function acknowledgePlan(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'teach');
+  const form = await checked(acknowledgeForm, input);
   await inOne(desk, async (at) => {
-    await sessionById(at, input.session);
-    const progress = (await progressOf(at, [input.session])).get(input.session)!;
+    await sessionById(at, form.session);
+    const progress = (await progressOf(at, [form.session])).get(form.session)!;
     if (progress.plan?.teacher !== at.who.id) throw new Refusal('not-found', 'This class is not in your hands.');
-    if (progress.plan.id !== input.plan)
+    if (progress.plan.id !== form.plan)
       throw new Refusal('clash', 'A newer version of this plan was published. Open it again and read what changed.');
     if (progress.acknowledgedAt) return;
-    await at.em.insert(AcknowledgementRow, { id: at.newId(), ...ours(at), plan: input.plan, staff: at.who.id, at: at.now });
+    await at.em.insert(AcknowledgementRow, { id: at.newId(), ...ours(at), plan: form.plan, staff: at.who.id, at: at.now });
   });
 }

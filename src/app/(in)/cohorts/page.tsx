@@ -1,0 +1,52 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { seated } from '@/app/edge';
+import { TECHNIQUES } from '@/core/techniques';
+import { may } from '@/server/auth/permissions';
+import { listCohorts } from '@/server/usecases/cohorts/listCohorts';
+import { NewCohort } from '@/ui/cohorts/NewCohort';
+
+export const metadata: Metadata = { title: 'Cohorts' };
+
+export default function CohortsPage() {
+  return seated(async (desk) => {
+    const cohorts = await listCohorts(desk);
+    const waiting = cohorts.reduce((sum, { unscreened, over }) => sum + unscreened + over, 0);
+    return (
+      <>
+        <h1>Cohorts</h1>
+        <p className="lead">
+          {cohorts.length === 0
+            ? 'No cohort is in your hands yet. The director hands you one with a course.'
+            : `${cohorts.length} groups, ${cohorts.reduce((sum, { people }) => sum + people, 0)} people. ${waiting === 0 ? 'Everyone’s screening is valid today.' : waiting === 1 ? 'One person has no valid screening.' : `${waiting} people have no valid screening.`}`}
+        </p>
+        <ul className="plain lines sheet">
+          {cohorts.map(({ id, name, about, people, unscreened, over, ending }) => (
+            <li key={id} className="group">
+              <div>
+                <h2>
+                  <Link href={`/cohorts/${id}`}>{name}</Link>
+                </h2>
+                <p className="soft">{about}</p>
+              </div>
+              <p>
+                <span className="num">{people}</span> people
+              </p>
+              <p>{sentence(unscreened, over, ending)}</p>
+            </li>
+          ))}
+        </ul>
+        {may(desk.who.role, 'edit courses') && <NewCohort techniques={TECHNIQUES.map(({ id, name }) => ({ id, name }))} />}
+      </>
+    );
+  });
+}
+
+function sentence(unscreened: number, over: number, ending: number) {
+  const parts = [
+    ...(unscreened > 0 ? [`${unscreened} not screened`] : []),
+    ...(over > 0 ? [`${over} out of date`] : []),
+    ...(ending > 0 ? [`${ending} running out within four weeks`] : []),
+  ];
+  return parts.length === 0 ? <span className="soft">all screened</span> : <strong>{parts.join(', ')}</strong>;
+}

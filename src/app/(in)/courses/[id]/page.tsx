@@ -1,0 +1,58 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { seated } from '@/app/edge';
+import { dayText } from '@/core/units';
+import { readCourse } from '@/server/usecases/courses/readCourse';
+import { CourseBoard } from '@/ui/courses/CourseBoard';
+import { DraftButton } from '@/ui/courses/DraftButton';
+
+export const metadata: Metadata = { title: 'Course' };
+
+const DAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'] as const;
+
+export default async function CoursePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  return seated(async (desk) => {
+    const view = await readCourse(desk, id);
+    const { course, cohort, teacher, sessions, week, checks } = view;
+    const drafted = sessions.some(({ techniques }) => techniques.length > 0);
+    const wrong = checks.filter(({ severity }) => severity !== 'know').length;
+    return (
+      <>
+        <div className="head">
+          <div>
+            <h1>{course.name}</h1>
+            <p className="soft">
+              <Link href={`/cohorts/${cohort.id}`}>{cohort.name}</Link>, {cohort.people} people · {teacher} ·{' '}
+              {course.weekdays.map((day) => DAYS[day - 1]).join(' and ')} {course.start}, {course.minutes} minutes · {dayText(sessions[0].date)} –{' '}
+              {dayText(sessions[sessions.length - 1].date)}
+            </p>
+          </div>
+          {view.mayEdit && (
+            <div className="actions">
+              <DraftButton course={id} version={course.version} again={drafted} />
+            </div>
+          )}
+        </div>
+        <p className="lead">
+          {week === null ? 'It has not started yet. ' : week > course.weeks ? 'It is finished. ' : `Week ${week} of ${course.weeks}. `}
+          {!drafted
+            ? 'Its dates stand. Press Draft, and the goals are laid out from the ground up.'
+            : wrong === 0
+              ? 'Nothing is out of order.'
+              : wrong === 1
+                ? 'One thing wants mending.'
+                : `${wrong} things want mending.`}
+        </p>
+        {course.unplaced.length > 0 && (
+          <div className="note" style={{ marginBottom: 14 }}>
+            {course.unplaced.map((text) => (
+              <p key={text}>{text}</p>
+            ))}
+          </div>
+        )}
+        <CourseBoard view={view} />
+      </>
+    );
+  });
+}

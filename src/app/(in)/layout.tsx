@@ -1,0 +1,32 @@
+import { redirect } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { signedIn } from '@/app/edge';
+import { may, type Capability } from '@/server/auth/permissions';
+import { Rail } from '@/ui/shell/Rail';
+import { SchemeSwitch } from '@/ui/shell/SchemeSwitch';
+import { SignOut } from '@/ui/shell/SignOut';
+
+const PLACES: readonly { readonly href: string; readonly name: string; readonly needs: Capability }[] = [
+  { href: '/techniques', name: 'Techniques', needs: 'see techniques' },
+  { href: '/ladder', name: 'Ladder', needs: 'see techniques' },
+  { href: '/cohorts', name: 'Cohorts', needs: 'see cohorts' },
+  { href: '/courses', name: 'Courses', needs: 'see courses' },
+  { href: '/plans', name: 'Plans', needs: 'see plans' },
+  { href: '/teach', name: 'Teach', needs: 'teach' },
+  { href: '/studio', name: 'Studio', needs: 'run the studio' },
+];
+
+export default async function InsideLayout({ children }: { children: ReactNode }) {
+  const who = await signedIn();
+  if (!who) redirect('/sign-in');
+  const places = PLACES.filter(({ needs }) => may(who.role, needs)).map(({ href, name }) => ({ href, name }));
+  return (
+    <div className="frame">
+      <Rail places={places} studio={who.studioName} name={who.name} role={who.role}>
+        <SchemeSwitch />
+        <SignOut />
+      </Rail>
+      <main>{children}</main>
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+import Link from 'next/link';
+import { seated } from '@/app/edge';
+import { longDayText } from '@/core/units';
+import { readLobby } from '@/server/usecases/readLobby';
+
+const WORD = { stop: 'first', mend: 'soon', know: 'to know' } as const;
+
+/** What needs doing, in sentences, in order of harm. */
+export default function LobbyPage() {
+  return seated(async (desk) => {
+    const tasks = await readLobby(desk);
+    return (
+      <>
+        <h1>Good day, {desk.who.name.split(' ')[0]}</h1>
+        <p className="lead">
+          {longDayText(desk.today)}.{' '}
+          {tasks.length === 0
+            ? 'Nothing waits for you today.'
+            : tasks.length === 1
+              ? 'One thing needs you.'
+              : `${tasks.length} things need you, the most pressing first.`}
+        </p>
+        <ul className="plain lines sheet">
+          {tasks.map(({ harm, text, href, doing }) => (
+            <li key={href + text} className="task" data-harm={harm}>
+              <span className="harm">{WORD[harm]}</span>
+              <span>{text}</span>
+              <Link href={href}>{doing}</Link>
+            </li>
+          ))}
+        </ul>
+      </>
+    );
+  });
+}

@@ -1,0 +1,91 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { seated } from '@/app/edge';
+import { LADDER, needsOf, opens } from '@/core/ladder';
+import { findTechnique, sharedAliases } from '@/core/techniques';
+import { Refusal } from '@/server/errors';
+import { readConventions } from '@/server/usecases/studio/readConventions';
+import { Steps } from '@/ui/ladder/Steps';
+import { Bench } from '@/ui/techniques/Bench';
+
+export async function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
+  return { title: findTechnique((await params).id)?.name ?? 'Not here' };
+}
+
+export default async function TechniquePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  return seated(async (desk) => {
+    const { tempo, naturalBreath } = await readConventions(desk);
+    const technique = findTechnique(id);
+    if (!technique) throw new Refusal('not-found', 'There is no technique of this name in the library.');
+    const { of } = technique;
+    const shared = of.aliases.filter((alias) => sharedAliases().has(alias));
+    const aliases = [...of.aliases, ...(technique.aliases ?? [])];
+    return (
+      <>
+        <div className="head">
+          <div>
+            <h1>{technique.name}</h1>
+            <p className="soft">
+              also called {aliases.join(', ')}
+              {shared.map((alias) => (
+                <span key={alias} style={{ color: 'var(--ochre)' }}>
+                  {' '}
+                  (“{alias}” also means{' '}
+                  {sharedAliases()
+                    .get(alias)
+                    ?.filter((name) => name !== of.name)
+                    .join(', ')}
+                  )
+                </span>
+              ))}
+            </p>
+          </div>
+          <div className="actions">
+            <Link href="/techniques">All techniques</Link>
+          </div>
+        </div>
+        <p className="lead">
+          {of.about} Rung <span className="num">{technique.rung}</span>, {technique.nature}, for the {technique.taughtAt.join(', ')}, {of.posture}.
+        </p>
+        <div className="two">
+          <Bench pattern={technique.pattern} dose={technique.dose} tempo={tempo} naturalBreath={naturalBreath} tags={of.tags} />
+          <aside className="plank stack">
+            <section>
+              <h2>Needs</h2>
+              <Steps edges={needsOf(LADDER, id)} end="needs" none="Nothing: it stands on the ground." href={(other) => `/techniques/${other}`} />
+            </section>
+            <section>
+              <h2>Opens</h2>
+              <Steps edges={opens(LADDER, id)} end="to" none="Nothing further." href={(other) => `/techniques/${other}`} />
+            </section>
+            <section>
+              <h2>Cues</h2>
+              <ul>
+                {of.cues.map((cue) => (
+                  <li key={cue}>{cue}</li>
+                ))}
+              </ul>
+            </section>
+            {of.watchFor.length > 0 && (
+              <section>
+                <h2>Watch for</h2>
+                <p>{of.watchFor.join('; ')}.</p>
+              </section>
+            )}
+            {of.cautions.length > 0 && (
+              <section>
+                <h2>Cautions</h2>
+                {of.cautions.map(({ caution, reason }) => (
+                  <p key={caution}>
+                    <strong>{caution}</strong>: {reason}.
+                  </p>
+                ))}
+              </section>
+            )}
+          </aside>
+        </div>
+      </>
+    );
+  });
+}

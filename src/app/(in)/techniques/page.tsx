@@ -1,0 +1,30 @@
+import type { Metadata } from 'next';
+import { seated } from '@/app/edge';
+import { TECHNIQUES } from '@/core/techniques';
+import { readConventions } from '@/server/usecases/studio/readConventions';
+import { Bench } from '@/ui/techniques/Bench';
+import { Finder } from '@/ui/techniques/Finder';
+
+export const metadata: Metadata = { title: 'Techniques' };
+
+export default function TechniquesPage() {
+  return seated(async (desk) => {
+    const { tempo, naturalBreath } = await readConventions(desk);
+    return (
+      <>
+        <h1>Techniques</h1>
+        <p className="lead">
+          {TECHNIQUES.length} ways of breathing, from the natural breath up. Find one by any name, or write your own pattern on the bench and see what
+          it asks of people.
+        </p>
+        <div className="two finder">
+          <section aria-label="Bench">
+            <h2 className="sr">Bench</h2>
+            <Bench pattern="in 4 left, hold 2, out 6 right, alternating" dose="9 rounds of 2" tempo={tempo} naturalBreath={naturalBreath} tags={[]} />
+          </section>
+          <Finder tempo={tempo} naturalBreath={naturalBreath} />
+        </div>
+      </>
+    );
+  });
+}

@@ -1,0 +1,216 @@
+'use client';
+
+import { useDraggable, useDroppable } from '@dnd-kit/core';
+import Link from 'next/link';
+import { useEffect, useRef } from 'react';
+import { dayText } from '@/core/units';
+import type { CourseView } from './CourseBoard';
+import styles from './CourseLadder.module.css';
+
+type Row = CourseView['sessions'][number];
+type Chip = Row['techniques'][number];
+
+interface Props {
+  readonly view: CourseView;
+  readonly move: ((block: string, to: string) => void) | null;
+}
+
+const STATE: Record<Row['state'], string> = {
+  empty: 'empty',
+  planned: '',
+  published: 'published',
+  acknowledged: 'read',
+  taught: 'taught',
+  'not logged': 'no log yet',
+};
+
+/** Weeks are rungs from the ground up, sessions are planks on them, a technique is a thread through every plank that practises it. */
+export function CourseLadder({ view, move }: Props) {
+  const { sessions, checks, today, course } = view;
+  const threads = threadsOf(sessions);
+  const rows = [...sessions].reverse();
+  const here = useRef<HTMLTableRowElement>(null);
+  useEffect(() => {
+    void here.current?.scrollIntoView({ block: 'center' });
+  }, []);
+  const next = sessions.find(({ date }) => date >= today)?.id;
+  return (
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Course ladder, week 1 at the foot">
+      <table className={styles.ladder}>
+        <thead>
+          <tr>
+            <th scope="col" className={styles.corner}>
+              <span className="sr">Week and class</span>
+            </th>
+            {threads.map(({ family, name }) => (
+              <th key={family} scope="col">
+                {name}
+              </th>
+            ))}
+            <th scope="col" className={styles.hour}>
+              min of {course.minutes}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, index) => (
+            <Plank
+              key={row.id}
+              row={row}
+              threads={threads}
+              beam={rows[index + 1]?.week !== row.week}
+              top={rows[index - 1]?.week !== row.week}
+              past={row.date < today}
+              current={row.id === next}
+              innerRef={row.id === next ? here : undefined}
+              wrong={checks.filter(({ session, severity }) => session === row.id && severity !== 'know')}
+              move={row.date < today ? null : move}
+              neighbours={neighboursOf(sessions, row.id, today)}
+            />
+          ))}
+        </tbody>
+      </table>
+      <p className="small soft" style={{ marginTop: 8 }}>
+        {move
+          ? 'Drag a technique to another class, or focus it and press Alt with ↑ or ↓. A dashed edge is something new.'
+          : 'A dashed edge is something new.'}
+      </p>
+    </div>
+  );
+}
+
+interface Thread {
+  readonly family: string;
+  readonly name: string;
+  readonly first: number;
+  readonly last: number;
+}
+
+/** Families in the order in which they come in, with the first and last session of each. */
+function threadsOf(sessions: readonly Row[]): Thread[] {
+  const found = new Map<string, Thread>();
+  sessions.forEach(({ techniques }, index) => {
+    for (const { family, familyName } of techniques)
+      found.set(family, { family, name: familyName, first: found.get(family)?.first ?? index, last: index });
+  });
+  return [...found.values()];
+}
+
+/** The sessions just before and after, as far as they may be changed. */
+function neighboursOf(sessions: readonly Row[], id: string, today: string) {
+  const index = sessions.findIndex((session) => session.id === id);
+  const earlier = sessions[index - 1];
+  return { earlier: earlier && earlier.date >= today ? earlier.id : null, later: sessions[index + 1]?.id ?? null, index };
+}
+
+interface PlankProps {
+  readonly row: Row;
+  readonly threads: readonly Thread[];
+  readonly beam: boolean;
+  readonly top: boolean;
+  readonly past: boolean;
+  readonly current: boolean;
+  readonly innerRef: React.RefObject<HTMLTableRowElement | null> | undefined;
+  readonly wrong: CourseView['checks'];
+  readonly move: Props['move'];
+  readonly neighbours: ReturnType<typeof neighboursOf>;
+}
+
+function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, neighbours }: PlankProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: row.id, disabled: !move });
+  const over = row.planned > row.minutes;
+  const classes = [styles.plank, beam ? styles.beam : '', past ? styles.past : '', current ? styles.current : '', isOver ? styles.over : ''].join(
+    ' ',
+  );
+  return (
+    <tr
+      ref={(node) => {
+        setNodeRef(node);
+        if (innerRef) innerRef.current = node;
+      }}
+      className={classes}
+    >
+      <th scope="row">
+        {top && <span className={styles.week}>Week {row.week}</span>}
+        <Link href={`/plans/${row.id}`}>{dayText(row.date)}</Link>
+        <span className={styles.state}>{row.logged ?? STATE[row.state]}</span>
+        {wrong.length > 0 && <span className={styles.wrong}>{wrong.map(({ title, text }) => `${title ?? 'It'} ${text}`).join('. ')}</span>}
+      </th>
+      {threads.map(({ family, first, last }) => {
+        const chips = row.techniques.filter((chip) => chip.family === family);
+        const inside = neighbours.index >= first && neighbours.index <= last;
+        const ends = neighbours.index === first ? styles.from : neighbours.index === last ? styles.to : '';
+        return (
+          <td key={family} className={inside && first !== last ? `${styles.thread} ${ends}` : undefined}>
+            {chips.map((chip) => (
+              <TechniqueChip
+                key={chip.id}
+                chip={chip}
+                wrong={wrong.some(({ block }) => block === chip.id)}
+                move={move}
+                neighbours={neighbours}
+                date={dayText(row.date)}
+              />
+            ))}
+          </td>
+        );
+      })}
+      <td className={styles.hour}>
+        <span className={styles.bar} aria-hidden="true">
+          <span style={{ width: `${Math.min(100, (row.planned / (row.minutes * 1.15)) * 100)}%` }} data-over={over} />
+        </span>
+        <span className="num" data-over={over}>
+          {row.planned}
+        </span>
+      </td>
+    </tr>
+  );
+}
+
+function TechniqueChip({
+  chip,
+  wrong,
+  move,
+  neighbours,
+  date,
+}: {
+  chip: Chip;
+  wrong: boolean;
+  move: Props['move'];
+  neighbours: PlankProps['neighbours'];
+  date: string;
+}) {
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: chip.id, disabled: !move });
+  const classes = [styles.chip, chip.fresh ? styles.fresh : '', wrong ? styles.bad : '', isDragging ? styles.dragging : ''].join(' ');
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const to = event.key === 'ArrowUp' ? neighbours.later : event.key === 'ArrowDown' ? neighbours.earlier : null;
+    if (!event.altKey || !move || !to) return;
+    event.preventDefault();
+    move(chip.id, to);
+  };
+  const label = `${chip.name}, ${chip.dose}, on ${date}${chip.fresh ? ', new' : ''}${wrong ? ', has a check' : ''}`;
+  return (
+    <button
+      type="button"
+      ref={setNodeRef}
+      className={classes}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+      {...attributes}
+      {...listeners}
+      role={undefined}
+      aria-label={label}
+      aria-roledescription={move ? 'technique that can be moved' : undefined}
+      aria-keyshortcuts={move ? 'Alt+ArrowUp Alt+ArrowDown' : undefined}
+      onKeyDown={onKeyDown}
+      title={`${chip.name} · ${chip.dose}`}
+    >
+      <span className="num">{chip.chip}</span>
+      <span className={styles.dose}>{shortDose(chip.dose)}</span>
+    </button>
+  );
+}
+
+/** The dose without its rests. @example shortDose('3 rounds, rest 30 s between rounds') // "3 rounds" */
+function shortDose(dose: string): string {
+  return dose.split(',')[0].replace(' of 2', '').replace('rounds', 'rds');
+}

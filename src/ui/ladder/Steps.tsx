@@ -1,0 +1,30 @@
+import Link from 'next/link';
+import type { Edge } from '@/core/ladder';
+import { techniqueOf } from '@/core/techniques';
+
+interface Props {
+  readonly edges: readonly Edge[];
+  /** Which end of each edge to name. */
+  readonly end: 'needs' | 'to';
+  readonly none: string;
+  readonly href: (id: string) => string;
+}
+
+/** Edges of the ladder as a list: the technique at the other end, and what the step asks for. */
+export function Steps({ edges, end, none, href }: Props) {
+  if (edges.length === 0) return <p className="soft">{none}</p>;
+  return (
+    <ul className="plain">
+      {edges.map((edge) => (
+        <li key={edge[end]}>
+          <Link href={href(edge[end])} scroll={false}>
+            {techniqueOf(edge[end]).name}
+          </Link>{' '}
+          <span className="small soft">
+            {edge.sessions} sessions, {edge.days} days
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
