@@ -36,7 +36,7 @@ export interface Draft {
 /** The most techniques a class can hold without hurry. */
 const MOST_TECHNIQUES = 5;
 /** Below this a class is filled up with what the cohort knows. */
-const FEWEST_TECHNIQUES = 3;
+const FEWEST_TECHNIQUES = 4;
 /** Practised techniques come back at growing gaps, in sessions. */
 const GAPS = [1, 2, 4] as const;
 
@@ -127,7 +127,8 @@ class Run {
     }
     for (const id of this.familiar()) {
       if (chosen.length >= FEWEST_TECHNIQUES) break;
-      if (this.mayTeach(id, session) && !chosen.some(({ technique }) => technique === id)) put(this.grown(id, session, false));
+      const sameFamily = chosen.some(({ technique }) => techniqueOf(technique).family === techniqueOf(id).family);
+      if (!sameFamily && this.mayTeach(id, session)) put(this.grown(id, session, false));
     }
     const { naturalBreath } = this.setting;
     return frame(chosen, session.minutes, weekOf(this.sessions[0].date, session.date), this.newId, naturalBreath);
@@ -164,6 +165,7 @@ class Run {
       const waiting = this.waiting(id);
       if (waiting > 0) return -waiting;
       const { dates, last } = this.learned.get(id)!;
+      if (this.outgrown(id)) return Infinity;
       const gap = GAPS[Math.min(dates.length, GAPS.length) - 1];
       return index - last >= gap ? 100 - (index - last) : Infinity;
     };
@@ -172,6 +174,11 @@ class Run {
       .filter(({ rank: value }) => value < Infinity)
       .sort((a, b) => a.rank - b.rank)
       .map(({ id }) => id);
+  }
+
+  /** Whether a higher step of the same family has been learned, so that this one no longer needs reviewing. */
+  private outgrown(id: string): boolean {
+    return this.setting.ladder.some(({ needs, to }) => needs === id && this.learned.has(to) && techniqueOf(to).family === techniqueOf(id).family);
   }
 
   /** What a class can be filled up with: learned here, or practised before and not standing under something else known; longest away first. */

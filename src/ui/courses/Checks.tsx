@@ -19,7 +19,7 @@ const MARK = { stop: 'leave out', mend: 'ask first', know: 'adapt' } as const;
 export function Checks({ checks, onMend, busy, days = true }: Props) {
   const groups = new Map<string, ShownCheck[]>();
   for (const check of checks) {
-    const key = check.severity === 'know' ? `${check.title} ${check.text}` : `${check.session} ${check.block} ${check.text}`;
+    const key = check.mend ? `${check.session} ${check.block} ${check.text}` : `${check.title} ${check.text}`;
     groups.set(key, [...(groups.get(key) ?? []), check]);
   }
   return (

@@ -31,7 +31,9 @@ export function CourseLadder({ view, move }: Props) {
   const rows = [...sessions].reverse();
   const here = useRef<HTMLTableRowElement>(null);
   useEffect(() => {
-    void here.current?.scrollIntoView({ block: 'center' });
+    // Open at today, once the page has settled where it is.
+    const frame = requestAnimationFrame(() => void here.current?.scrollIntoView({ block: 'center' }));
+    return () => cancelAnimationFrame(frame);
   }, []);
   const next = sessions.find(({ date }) => date >= today)?.id;
   return (

@@ -1,0 +1,54 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { seated } from '@/app/edge';
+import { dayText } from '@/core/units';
+import { readPlan } from '@/server/usecases/plans/readPlan';
+import { ClassLogNote } from '@/ui/plans/ClassLogNote';
+import { CueSheet } from '@/ui/plans/CueSheet';
+import { Instructions } from '@/ui/plans/Instructions';
+import { PlanBoard } from '@/ui/plans/PlanBoard';
+import { Signs } from '@/ui/plans/Signs';
+
+export const metadata: Metadata = { title: 'Plan' };
+
+export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  return seated(async (desk) => {
+    const plan = await readPlan(desk, id);
+    const { session, course, cohort } = plan;
+    return (
+      <>
+        <h1>
+          {dayText(session.date)}, {session.start}
+        </h1>
+        <p className="soft">
+          <Link href={`/courses/${course.id}`}>{course.name}</Link> · <Link href={`/cohorts/${cohort.id}?date=${session.date}`}>{cohort.name}</Link> ·{' '}
+          {session.minutes} minutes
+        </p>
+        {plan.log && <ClassLogNote log={plan.log} />}
+        <PlanBoard key={session.id} plan={plan} />
+        <div className="two" style={{ marginTop: 22 }}>
+          <div>
+            <Instructions people={plan.people} blocks={session.blocks} asOf={plan.asOf} />
+            <CueSheet cues={plan.cues} blocks={session.blocks} />
+          </div>
+          <aside className="plank stack">
+            <h2>Cautions</h2>
+            {plan.cautions.map(({ name, cautions, watchFor }) => (
+              <div key={name}>
+                <h3>{name}</h3>
+                {cautions.map(({ caution, reason }) => (
+                  <p key={caution} className="small">
+                    <strong>{caution}</strong>: {reason}.
+                  </p>
+                ))}
+                {watchFor.length > 0 && <p className="small">Watch for {watchFor.join(', ')}.</p>}
+              </div>
+            ))}
+            <Signs stopSigns={plan.stopSigns} emergency={plan.emergency} />
+          </aside>
+        </div>
+      </>
+    );
+  });
+}

@@ -1,0 +1,62 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { seated } from '@/app/edge';
+import { dayText } from '@/core/units';
+import { listPlans } from '@/server/usecases/plans/listPlans';
+
+export const metadata: Metadata = { title: 'Plans' };
+
+const STATE = {
+  empty: 'nothing in it yet',
+  planned: 'planned, not published',
+  published: 'published, not yet read',
+  acknowledged: 'read',
+  taught: 'taught',
+  'not logged': 'taught, not logged',
+} as const;
+
+export default function PlansPage() {
+  return seated(async (desk) => {
+    const plans = await listPlans(desk);
+    const open = plans.filter(({ date, state }) => date >= desk.today && state === 'planned').length;
+    return (
+      <>
+        <h1>Plans</h1>
+        <p className="lead">
+          {plans.length === 0
+            ? 'No class within a fortnight behind and four weeks ahead. Draft a course first.'
+            : `The classes of the last fortnight and the next four weeks. ${open === 0 ? 'All that lies ahead is published.' : `${open} still to publish.`}`}
+        </p>
+        <table className="figures sheet">
+          <thead>
+            <tr>
+              <th scope="col">When</th>
+              <th scope="col">Course</th>
+              <th scope="col">What is practised</th>
+              <th scope="col">Minutes</th>
+              <th scope="col">Where it stands</th>
+            </tr>
+          </thead>
+          <tbody>
+            {plans.map(({ id, date, start, minutes, planned, course, techniques, state, number, teacher, logged }) => (
+              <tr key={id} style={date === desk.today ? { boxShadow: 'inset 5px 0 0 var(--oak)' } : undefined}>
+                <td style={{ whiteSpace: 'nowrap', paddingLeft: 12 }}>
+                  <Link href={`/plans/${id}`}>{dayText(date)}</Link> <span className="num soft">{start}</span>
+                </td>
+                <td>{course}</td>
+                <td className="small">{techniques.join(', ') || <span className="soft">nothing yet</span>}</td>
+                <td className="num" style={{ color: planned > minutes ? 'var(--clay)' : undefined }}>
+                  {planned} <span className="soft small">of {minutes}</span>
+                </td>
+                <td className="small">
+                  {number ? `v${number}, ${teacher}: ` : ''}
+                  {logged ?? STATE[state]}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </>
+    );
+  });
+}

@@ -1,0 +1,82 @@
+import { parseDose, parsePattern, problemText } from '@/core/pattern';
+import { minutesUp, readBlock, type Block } from '@/core/plan';
+import { partOf, techniqueOf } from '@/core/techniques';
+import { millis, trimNumber } from '@/core/units';
+
+/** A block as it is being typed: text that may not read yet. */
+export interface Draft {
+  readonly id: string;
+  readonly technique: string | null;
+  readonly part: string | null;
+  readonly pattern: string;
+  readonly dose: string;
+  /** Seconds a count. */
+  readonly tempo: string;
+  readonly minutes: string;
+}
+
+export function draftOf(block: Block): Draft {
+  if (block.kind === 'technique')
+    return {
+      id: block.id,
+      technique: block.technique,
+      part: null,
+      pattern: block.pattern,
+      dose: block.dose,
+      tempo: trimNumber(block.tempo / 1000),
+      minutes: '',
+    };
+  return { id: block.id, technique: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes) };
+}
+
+export function newTechnique(id: string, technique: string, tempo: number): Draft {
+  const { pattern, dose } = techniqueOf(technique);
+  return { id, technique, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '' };
+}
+
+export function newPart(id: string, part: string): Draft {
+  return { id, technique: null, part, pattern: '', dose: '', tempo: '', minutes: String(partOf(part).minutes) };
+}
+
+/** What a draft reads as: a block with its time, or what is wrong at which field. */
+export type Read =
+  | { readonly ok: true; readonly block: Block; readonly time: number; readonly note: string | null }
+  | { readonly ok: false; readonly problems: Readonly<Record<string, string>> };
+
+export function readDraft(draft: Draft, naturalBreath: number): Read {
+  const problems: Record<string, string> = {};
+  if (draft.part) {
+    const minutes = Number(draft.minutes);
+    if (!(minutes >= 0.5 && minutes <= 90)) problems.minutes = 'From half a minute to 90 minutes.';
+    return Object.keys(problems).length > 0
+      ? { ok: false, problems }
+      : timed({ id: draft.id, kind: partOf(draft.part).kind, part: draft.part, minutes }, naturalBreath);
+  }
+  const [pattern, dose, tempo] = [parsePattern(draft.pattern), parseDose(draft.dose), Number(draft.tempo)];
+  if (!pattern.ok) problems.pattern = pattern.problems.map(problemText).join(' ');
+  if (!dose.ok) problems.dose = dose.problems.map(problemText).join(' ');
+  if (!(tempo >= 0.4 && tempo <= 3)) problems.tempo = '0.4 to 3 s';
+  if (Object.keys(problems).length > 0 || !draft.technique) return { ok: false, problems };
+  return timed(
+    { id: draft.id, kind: 'technique', technique: draft.technique, pattern: draft.pattern, dose: draft.dose, tempo: Math.round(tempo * 1000) },
+    naturalBreath,
+  );
+}
+
+function timed(block: Block, naturalBreath: number): Read {
+  const { timing } = readBlock(block, millis(naturalBreath));
+  const note = !timing.fits ? 'not one round fits these minutes' : timing.leftOver > 0 ? `${trimNumber(timing.leftOver / 1000)} s left over` : null;
+  return { ok: true, block, time: timing.planned, note };
+}
+
+/** The whole plan's minutes, as far as it reads. */
+export function plannedMinutes(reads: readonly Read[]): number {
+  return minutesUp(reads.reduce((sum, read) => sum + (read.ok ? read.time : 0), 0));
+}
+
+/** A draft as the server takes it. */
+export function toInput({ id, technique, part, pattern, dose, tempo, minutes }: Draft) {
+  return technique
+    ? { id, technique, part: null, pattern, dose, tempo: Math.round(Number(tempo) * 1000), minutes: null }
+    : { id, technique: null, part, pattern: null, dose: null, tempo: null, minutes: Number(minutes) };
+}
