@@ -1,9 +1,12 @@
-const transform = { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] };
+const transform = { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] };
 const moduleNameMapper = { '^@/(.*)$': '<rootDir>/src/$1' };
+
+// uuid ships as ES modules only.
+const shared = { testEnvironment: 'node', transform, transformIgnorePatterns: ['/node_modules/(?!uuid/)'] };
 
 module.exports = {
   projects: [
-    { displayName: 'core', testEnvironment: 'node', transform, moduleNameMapper, testMatch: ['<rootDir>/src/core/**/*.test.ts'] },
-    { displayName: 'server', testEnvironment: 'node', transform, moduleNameMapper, testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },
+    { displayName: 'core', ...shared, moduleNameMapper, testMatch: ['<rootDir>/src/core/**/*.test.ts'] },
+    { displayName: 'server', ...shared, moduleNameMapper, testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },
   ],
 };

@@ -1,6 +1,7 @@
 import { array, boolean, object, string, number, type InferType } from 'yup';
 import { ASKED, STOP_SIGNS } from '@/core/screening';
 import { FAMILIES, findPart, findTechnique } from '@/core/techniques';
+import { EFFORTS, LOG_NOTE_MOST, REACHED } from './log';
 import { clock, day, dose, id, line, oneOf, optionalDay, pattern, whole, words } from './rules';
 
 /** Every form of the product, as the schema that browser and server both check. */
@@ -131,6 +132,8 @@ export const closureForm = object({
   reason: line('the reason', 60),
 });
 
+export const removeForm = object({ id: id() });
+
 export const conventionsForm = object({
   version: number().required().integer(),
   tempoSeconds: number()
@@ -153,14 +156,12 @@ export const qualificationsForm = object({
     .required(),
 });
 
-export const EFFORTS = ['easy', 'worked', 'strained'] as const;
-
 export const logForm = object({
   id: id(),
   session: id(),
   plan: id(),
-  reached: oneOf(['all of it', 'most of it', 'less']),
-  note: words(600),
+  reached: oneOf(REACHED),
+  note: words(LOG_NOTE_MOST),
   attendance: array()
     .of(object({ person: id(), came: boolean().required(), effort: oneOf(EFFORTS), stopSigns: array().of(oneOf(STOP_SIGNS)).default([]) }))
     .max(200)
@@ -170,4 +171,3 @@ export const logForm = object({
 export type PersonInput = InferType<typeof personForm>;
 export type CourseInput = InferType<typeof courseForm>;
 export type BlocksInput = InferType<typeof blocksForm>;
-export type LogInput = InferType<typeof logForm>;

@@ -29,6 +29,12 @@ export class Refusal extends Error {
   }
 }
 
+/** An id as the database takes it; anything else is simply not here. */
+export function knownId(id: string, message?: string): string {
+  if (!/^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}$/.test(id)) throw new Refusal('not-found', message);
+  return id;
+}
+
 /** Refuses with sentences at fields. */
 export function invalid(...fields: readonly FieldProblem[]): Refusal {
   return new Refusal('invalid', fields[0]?.message ?? REFUSALS.invalid, fields);

@@ -5,6 +5,7 @@ import { may, type Capability } from '@/server/auth/permissions';
 import { Rail } from '@/ui/shell/Rail';
 import { SchemeSwitch } from '@/ui/shell/SchemeSwitch';
 import { SignOut } from '@/ui/shell/SignOut';
+import { WaitingLogs } from '@/ui/teach/WaitingLogs';
 
 const PLACES: readonly { readonly href: string; readonly name: string; readonly needs: Capability }[] = [
   { href: '/techniques', name: 'Techniques', needs: 'see techniques' },
@@ -27,6 +28,7 @@ export default async function InsideLayout({ children }: { children: ReactNode }
         <SignOut />
       </Rail>
       <main>{children}</main>
+      <WaitingLogs />
     </div>
   );
 }

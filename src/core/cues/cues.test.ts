@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { AT_THE_START, layOut, momentAt, phaseText, positionAt, step } from '.';
+import { AT_THE_START, layOut, momentAt, phaseText, positionAt, secondAt, step } from '.';
 import { sessionTime, type Block } from '../plan';
 import { TECHNIQUES } from '../techniques';
 import { millis } from '../units';
@@ -76,4 +76,18 @@ test('no drift: many small readings end where one long reading does', () => {
   let state = start;
   for (let clock = 0; clock <= 100_000; clock += 333) state = step(step(state, 'pause', clock, line), 'play', clock, line);
   expect(positionAt(state, 100_233, line)).toBe(positionAt(start, 100_233, line));
+});
+
+test('a second pattern runs in step and ends each cycle with the room', () => {
+  const square = line.blocks[2].start;
+  const at = (seconds: number) => secondAt(line, square + seconds * 1000, { cycles: 2, inhale: 4, exhale: 4, free: 0 });
+  expect([at(0), at(4), at(8), at(15.9), at(16)]).toEqual([
+    { phase: 'in', count: 1, of: 4 },
+    { phase: 'out', count: 4, of: 4 },
+    { phase: 'in', count: 1, of: 4 },
+    { phase: 'out', count: 1, of: 4 },
+    { phase: 'in', count: 1, of: 4 },
+  ]);
+  expect(secondAt(line, square + 15_500, { cycles: 1, inhale: 5, exhale: 7, free: 4 })).toEqual({ phase: 'free' });
+  expect(secondAt(line, 1000, { cycles: 1, inhale: 5, exhale: 7, free: 0 })).toBeNull();
 });

@@ -77,6 +77,7 @@ const FREE: Segment = {
   open: false,
   set: 0,
   round: 0,
+  cycle: 0,
 };
 
 function shifted(segment: Segment, by: number, block: number): LineSegment {

@@ -43,7 +43,8 @@ function blockAt(line: ClassLine, at: number): LineBlock | null {
   return line.blocks.find(({ start, end }) => start <= at && at < end) ?? null;
 }
 
-function segmentIndexAt(line: ClassLine, at: number): number {
+/** Index of the segment a position falls in. */
+export function segmentIndexAt(line: ClassLine, at: number): number {
   let [low, high] = [0, line.segments.length - 1];
   while (low < high) {
     const middle = (low + high + 1) >> 1;
@@ -80,6 +81,7 @@ export interface Moment {
   readonly through: number;
   readonly round: number;
   readonly rounds: number;
+  readonly leftInSegment: Millis;
   readonly leftInBlock: Millis;
   readonly left: Millis;
   readonly nextCue: Cue | null;
@@ -102,6 +104,7 @@ export function momentAt(line: ClassLine, position: number): Moment | null {
     through,
     round: segment.round,
     rounds: block.rounds,
+    leftInSegment: millis(Math.max(0, segment.end - position)),
     leftInBlock: millis(Math.max(0, block.end - position)),
     left: millis(Math.max(0, line.total - position)),
     nextCue: line.cues.find(({ at, kind }) => at > position && kind !== 'call' && kind !== 'round') ?? null,

@@ -59,9 +59,6 @@ function edge(needs: string, to: string): Edge {
 /** The default ladder. A studio edits it. */
 export const LADDER: readonly Edge[] = CHAINS.flatMap((chain) => chain.slice(1).map((to, index) => edge(chain[index], to)));
 
-/** What stands in the same session before side work. */
-export const PREPARATIONS = ['clear-nose', 'movement'] as const;
-
 /** Whether a technique closes a nostril, and so wants its preparation. */
 export function isSideWork(techniqueId: string): boolean {
   const { pattern } = techniqueOf(techniqueId).read;

@@ -56,10 +56,10 @@ export function advise(
 
 function uniqueAdaptations(decision: Decision): Adaptation[] {
   const found = decision.findings.flatMap(({ adaptation }) => (adaptation ? [adaptation] : []));
-  const tightest = found.filter(
-    (one) =>
-      one.to !== 'cap hold in' || !found.some((other) => other.to === 'no hold in' || (other.to === 'cap hold in' && other.seconds < one.seconds)),
-  );
+  const covered = (one: Adaptation, other: Adaptation) =>
+    (one.to === 'cap hold in' && (other.to === 'no hold in' || (other.to === 'cap hold in' && other.seconds < one.seconds))) ||
+    (one.to === 'hand-free' && other.to === 'imagined sides');
+  const tightest = found.filter((one) => !found.some((other) => covered(one, other)));
   return [...new Map(tightest.map((adaptation) => [adaptation.to, adaptation])).values()];
 }
 

@@ -174,7 +174,7 @@ test('keeping in step with the room', () => {
   expect(doingText(advice(person(yes('heart')), '4:4:4').doing)).toBe('natural breath');
   expect(advice(person(yes('nose')), 'in 4 left, out 6 right, alternating')).toMatchObject({
     doing: { kind: 'adapted', pattern: '4:6' },
-    words: ['sides imagined, no hand', 'no hand at the face'],
+    words: ['sides imagined, no hand'],
   });
   const wheezy = person(yes('lungs'), yes('nose'));
   expect(doingText(advice(wheezy, 'in 3, out 4 hiss').doing)).toBe('natural breath');

@@ -5,11 +5,6 @@ import type { FeatureTest } from './features';
 export const ANSWERS = ['leave out', 'ask first', 'adapt', 'watch', 'clear'] as const;
 export type Answer = (typeof ANSWERS)[number];
 
-/** The stricter of two answers. @example stricter('adapt', 'watch') // "adapt" */
-export function stricter(a: Answer, b: Answer): Answer {
-  return ANSWERS.indexOf(a) <= ANSWERS.indexOf(b) ? a : b;
-}
-
 /** A change to a technique, for one person. */
 export type Adaptation =
   | { readonly to: 'no hold in' | 'no hold out' | 'pace 6 or faster' | 'nose only' | 'imagined sides' | 'hand-free' | 'holds optional' }

@@ -1,6 +1,6 @@
 /** The shipped library: families, their variants, session parts, and finding them by any name. */
 export * from './types';
-export { TAGS, type Tag } from './tags';
+export { type Tag } from './tags';
 export { FAMILIES } from './families';
 export { PARTS } from './parts';
 export * from './library';

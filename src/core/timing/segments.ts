@@ -20,12 +20,13 @@ export interface Segment {
   readonly route: Route | null;
   /** Ends when it is easy; the end shown is the latest. */
   readonly open: boolean;
-  /** Numbered from 1; 0 outside the rounds. */
+  /** Numbered from 1; 0 outside the rounds. A cycle is numbered in its round. */
   readonly set: number;
   readonly round: number;
+  readonly cycle: number;
 }
 
-type Stretch = Omit<Segment, 'start' | 'end' | 'set' | 'round'> & { readonly ms: number };
+type Stretch = Omit<Segment, 'start' | 'end' | 'set' | 'round' | 'cycle'> & { readonly ms: number };
 
 /**
  * Writes a block out as the stretches of time it is made of, open lengths at their longest.
@@ -59,46 +60,47 @@ class Line {
   readonly segments: Segment[] = [];
   private at = 0;
 
-  add({ ms, ...rest }: Stretch, set: number, round: number): void {
+  add({ ms, ...rest }: Stretch, set: number, round: number, cycle = 0): void {
     if (ms <= 0) return;
-    this.segments.push({ ...rest, start: millis(this.at), end: millis(this.at + ms), set, round });
+    this.segments.push({ ...rest, start: millis(this.at), end: millis(this.at + ms), set, round, cycle });
     this.at += ms;
   }
 
-  phases(part: Part, phases: readonly Phase[], pace: Pace, set: number, round: number, cycle = 0, alternating = false): void {
+  /** @param cycle numbered from 1 in its round, and `passed`, how many came before it in its set */
+  phases(part: Part, phases: readonly Phase[], pace: Pace, set: number, round: number, cycle = 0, passed = 0, alternating = false): void {
     for (const phase of phases) {
       for (let turn = 0; turn < phase.repeat; turn += 1) {
-        this.add(phaseStretch(part, phase, pace, sideInCycle(phase.side, alternating, cycle)), set, round);
-        if (phase.gap) this.add(stretch('changeover', phase.gap.seconds * 1000), set, round);
+        this.add(phaseStretch(part, phase, pace, sideInCycle(phase.side, alternating, passed)), set, round, cycle);
+        if (phase.gap) this.add(stretch('changeover', phase.gap.seconds * 1000), set, round, cycle);
       }
     }
   }
 }
 
 function addRound(line: Line, pattern: Exclude<Pattern, { kind: 'natural' }>, pace: Pace, set: number, round: number, cycles: number): void {
-  for (let cycle = 0; cycle < cycles; cycle += 1) {
+  for (let cycle = 1; cycle <= cycles; cycle += 1) {
     if (pattern.kind === 'pumps') {
       const ms = millis((pattern.pumps * 60_000) / pattern.perMinute);
-      line.add({ ...stretch('round', ms), kind: 'pumps', counts: pattern.pumps }, set, round);
+      line.add({ ...stretch('round', ms), kind: 'pumps', counts: pattern.pumps }, set, round, cycle);
     } else if (pattern.kind === 'connected') {
       for (const seconds of [...Array<number>(4).fill(pattern.shortSeconds), pattern.longSeconds])
-        addConnected(line, seconds, pattern.route, set, round);
+        addConnected(line, seconds, pattern.route, set, round, cycle);
     } else {
-      line.phases('round', pattern.phases, pace, set, round, (round - 1) * cycles + cycle, pattern.alternating);
+      line.phases('round', pattern.phases, pace, set, round, cycle, (round - 1) * cycles + cycle - 1, pattern.alternating);
       if (pattern.recovery) {
         const open = pattern.recovery.low !== pattern.recovery.high;
-        line.add({ ...stretch('recover', pattern.recovery.high * pace.naturalBreath), open }, set, round);
+        line.add({ ...stretch('recover', pattern.recovery.high * pace.naturalBreath), open }, set, round, cycle);
       }
     }
   }
 }
 
 /** A connected breath is half inhale and half exhale, with nothing between. */
-function addConnected(line: Line, seconds: number, route: Route, set: number, round: number): void {
+function addConnected(line: Line, seconds: number, route: Route, set: number, round: number, cycle: number): void {
   const whole = millis(seconds * 1000);
   const half = millis(whole / 2);
-  line.add({ ...stretch('round', half), kind: 'in', route }, set, round);
-  line.add({ ...stretch('round', whole - half), kind: 'out', route }, set, round);
+  line.add({ ...stretch('round', half), kind: 'in', route }, set, round, cycle);
+  line.add({ ...stretch('round', whole - half), kind: 'out', route }, set, round, cycle);
 }
 
 function phaseStretch(part: Part, phase: Phase, pace: Pace, side: Side): Stretch {

@@ -13,6 +13,7 @@ export async function migrate(): Promise<readonly string[]> {
     migrations: {
       migrationsList: [{ name: 'Migration20261124000000_start', class: Migration20261124000000_start }],
       snapshot: false,
+      silent: true,
       tableName: 'migration',
     },
   });

@@ -203,7 +203,5 @@ export const ROWS = [
   ClosureRow,
 ];
 
-export type Staff = InferEntity<typeof StaffRow>;
-export type CourseRecord = InferEntity<typeof CourseRow>;
 export type SessionRecord = InferEntity<typeof SessionRow>;
 export type PlanRecord = InferEntity<typeof PlanRow>;

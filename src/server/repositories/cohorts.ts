@@ -2,7 +2,7 @@ import type { Comfort, ConditionAnswer, ScreenedPerson } from '@/core/screening'
 import { isoDate } from '@/core/units';
 import type { Desk } from '../desk';
 import { CohortRow, CourseRow, PersonRow, ReadingRow, ScreeningRow } from '../db/rows';
-import { Refusal } from '../errors';
+import { knownId, Refusal } from '../errors';
 import { may } from '../auth/permissions';
 import { ours } from './studio';
 
@@ -36,7 +36,7 @@ export async function cohorts(desk: Desk): Promise<Cohort[]> {
 }
 
 export async function cohort(desk: Desk, id: string): Promise<Cohort> {
-  const row = await desk.em.findOne(CohortRow, { id, ...ours(desk) });
+  const row = await desk.em.findOne(CohortRow, { id: knownId(id), ...ours(desk) });
   if (!row || !(seesAll(desk) || (await cohortsTaughtBy(desk)).has(id)))
     throw new Refusal('not-found', 'This cohort is not here, or not one you teach.');
   return { id: row.id, name: row.name, about: row.about, already: row.already };

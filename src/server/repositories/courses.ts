@@ -2,7 +2,7 @@ import type { CourseSession, Goal } from '@/core/course';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Desk } from '../desk';
 import { AcknowledgementRow, CourseRow, LogRow, PlanRow, SessionRow, type PlanRecord, type SessionRecord } from '../db/rows';
-import { Refusal } from '../errors';
+import { knownId, Refusal } from '../errors';
 import { ours } from './studio';
 
 export interface Course {
@@ -31,7 +31,7 @@ export async function courses(desk: Desk): Promise<Course[]> {
 }
 
 export async function course(desk: Desk, id: string): Promise<Course> {
-  const row = await desk.em.findOne(CourseRow, { id, ...ours(desk) });
+  const row = await desk.em.findOne(CourseRow, { id: knownId(id), ...ours(desk) });
   if (!row) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
   return { ...row, firstDate: isoDate(row.firstDate) };
 }
@@ -52,7 +52,7 @@ export async function session(desk: Desk, id: string): Promise<Session> {
 }
 
 export async function sessionRow(desk: Desk, id: string): Promise<SessionRecord> {
-  const row = await desk.em.findOne(SessionRow, { id, ...ours(desk) });
+  const row = await desk.em.findOne(SessionRow, { id: knownId(id), ...ours(desk) });
   if (!row) throw new Refusal('not-found', 'This session is not here, or not part of your studio.');
   return row;
 }

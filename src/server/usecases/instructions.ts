@@ -1,5 +1,5 @@
 import type { Block } from '@/core/plan';
-import { doingText, type Advice, type Answer, type DoorAnswers } from '@/core/screening';
+import { doingText, type Advice, type Answer, type DoorAnswers, type InStep } from '@/core/screening';
 import type { IsoDate, Millis } from '@/core/units';
 import type { Member } from '../repositories/cohorts';
 import { adviceFor, bearingsByDate } from './setting';
@@ -10,7 +10,7 @@ export interface Instruction {
   readonly answer: Exclude<Answer, 'clear'>;
   readonly text: string;
   /** The pattern the person breathes in step with the room, for the second line of the class screen. */
-  readonly inStep: string | null;
+  readonly inStep: InStep | null;
 }
 
 /** Instructions for everyone in a session, worked out for its date and for today's door answers. */
@@ -28,7 +28,7 @@ export function instructionsFor(
       blocks.flatMap((block): Instruction[] => {
         const { advice } = adviceFor(person, bearing(person, date), block, naturalBreath);
         if (advice.answer === 'clear') return [];
-        const inStep = advice.doing.kind === 'in step' ? doingText(advice.doing) : advice.doing.kind === 'adapted' ? advice.doing.pattern : null;
+        const inStep = advice.doing.kind === 'in step' ? advice.doing.inStep : null;
         return [{ block: block.id, answer: advice.answer, text: instructionText(advice), inStep }];
       }),
     ]),

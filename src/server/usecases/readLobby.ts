@@ -98,7 +98,7 @@ async function teachingTasks(desk: Desk): Promise<Task[]> {
     if (state === 'published')
       return [{ harm: today ? 'stop' : 'mend', text: `You teach ${course} ${when}. The plan waits to be read.`, href, doing: 'Read the plan' }];
     if (state === 'acknowledged' && today) return [{ harm: 'know', text: `You teach ${course} ${when}.`, href, doing: 'Open the class' }];
-    if (state === 'not logged') return [{ harm: 'mend', text: `${course} ${when} is not logged yet.`, href: `${href}/log`, doing: 'Log it' }];
+    if (state === 'not logged') return [{ harm: 'mend', text: `${course} ${when} is not logged yet.`, href: `${href}?log`, doing: 'Log it' }];
     return [];
   });
 }

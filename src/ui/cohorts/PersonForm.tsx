@@ -4,22 +4,22 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
 import { Controller } from 'react-hook-form';
 import { addPersonAction } from '@/app/actions/cohorts';
 import { ASKED } from '@/core/screening';
 import { personForm, type PersonInput } from '@/forms';
 import { Field, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
+import { useNotice } from '../look/Notices';
 import { ConditionQuestion, type Given } from './ConditionQuestion';
 
 /** A person with the answers of a paper form. What was answered can be read by the director only, once it is sent. */
 export function PersonForm({ cohort, today }: { cohort: string; today: string }) {
   const router = useRouter();
-  const { enqueueSnackbar } = useSnackbar();
+  const say = useNotice();
   const initial = { cohort, name: '', birthDate: '', screened: true, screenedOn: today, guardianConsent: false, answers: [] };
-  const form = useForm<PersonInput, { id: string }>(personForm as never, initial, addPersonAction, () => {
-    enqueueSnackbar(`${form.getValues('name')} is in.`);
+  const form = useForm<PersonInput, { id: string }>(personForm as never, initial, addPersonAction, (_, { getValues }) => {
+    say(`${getValues('name')} is in.`);
     router.push(`/cohorts/${cohort}`);
     router.refresh();
   });

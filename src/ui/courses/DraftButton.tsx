@@ -2,14 +2,14 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
 import { useTransition } from 'react';
 import { draftCourseAction } from '@/app/actions/courses';
+import { useNotice } from '../look/Notices';
 
 /** Drafts every session that is neither past nor published. */
 export function DraftButton({ course, version, again }: { course: string; version: number; again: boolean }) {
   const router = useRouter();
-  const { enqueueSnackbar } = useSnackbar();
+  const say = useNotice();
   const [busy, start] = useTransition();
   return (
     <Button
@@ -18,9 +18,8 @@ export function DraftButton({ course, version, again }: { course: string; versio
       onClick={() =>
         start(async () => {
           const reply = await draftCourseAction({ course, version });
-          if (!reply.ok) enqueueSnackbar(reply.message, { variant: 'error' });
-          else
-            enqueueSnackbar(reply.value.unplaced.length === 0 ? 'Drafted: every goal has its place.' : `Drafted. ${reply.value.unplaced.join(' ')}`);
+          if (!reply.ok) say(reply.message);
+          else say(reply.value.unplaced.length === 0 ? 'Drafted: every goal has its place.' : `Drafted. ${reply.value.unplaced.join(' ')}`);
           router.refresh();
         })
       }

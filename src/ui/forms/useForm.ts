@@ -18,7 +18,7 @@ export function useForm<F extends FieldValues, T>(
   schema: ObjectSchema<F>,
   initial: DefaultValues<F>,
   action: (values: F) => Promise<Reply<T>>,
-  done: (value: T) => void,
+  done: (value: T, form: UseFormReturn<F>) => void,
 ): OwnForm<F> {
   const form = useHookForm<F>({ resolver: yupResolver(schema) as never, defaultValues: initial, mode: 'onTouched' });
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -28,7 +28,7 @@ export function useForm<F extends FieldValues, T>(
     setRefusal(null);
     try {
       const reply = await action(values as F);
-      if (reply.ok) return done(reply.value);
+      if (reply.ok) return done(reply.value, form);
       for (const { field, message } of reply.fields) form.setError(field as Path<F>, { message });
       if (reply.fields.length === 0) setRefusal(reply.message);
     } catch {

@@ -22,7 +22,7 @@ export function BlockRow({ draft, read, editable, onEdit, onUp, onDown, onLeaveO
   const name = findTechnique(draft.technique ?? '')?.name ?? findPart(draft.part ?? '')?.name ?? '';
   const problems = read.ok ? {} : read.problems;
   const field = (key: 'pattern' | 'dose' | 'tempo' | 'minutes', label: string, number = false) => (
-    <span className={styles.field} data-field={key}>
+    <span className={styles.field} data-field={key} data-long={draft[key].length > 15 ? '' : undefined}>
       <label htmlFor={`${draft.id} ${key}`}>{label}</label>
       <input
         id={`${draft.id} ${key}`}
@@ -72,12 +72,15 @@ export function BlockRow({ draft, read, editable, onEdit, onUp, onDown, onLeaveO
           </div>
         </>
       ) : (
-        <>
-          <div className={styles.fields}>{field('minutes', 'Minutes', true)}</div>
-          <div />
-        </>
+        <div />
       )}
-      <span className={`num ${styles.time}`}>{read.ok ? clockText(read.time) : '–'}</span>
+      {draft.part && editable ? (
+        <span className={styles.minutes}>
+          {field('minutes', 'Minutes', true)} <span className="num">min</span>
+        </span>
+      ) : (
+        <span className={`num ${styles.time}`}>{read.ok ? clockText(read.time) : '–'}</span>
+      )}
       {editable && (
         <span className={`${styles.keys} noprint`}>
           <button type="button" disabled={!onUp} onClick={onUp ?? undefined} aria-label={`${name}: earlier`}>

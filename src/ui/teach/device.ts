@@ -6,6 +6,8 @@ import { del, get, keys, set } from 'idb-keyval';
 
 const RUN = 'run:';
 const LOG = 'log:';
+/** Where the service worker looks when there is no network. */
+const OFFLINE_CACHE = 'oaken-class';
 
 export interface WaitingLog {
   readonly id: string;
@@ -13,12 +15,12 @@ export interface WaitingLog {
   readonly [field: string]: unknown;
 }
 
-export const keepRun = (session: string, run: unknown): Promise<void> => set(RUN + session, run);
-export const keptRun = <T>(session: string): Promise<T | undefined> => get<T>(RUN + session);
+export const keepRun = (key: string, run: unknown): Promise<void> => set(RUN + key, run);
+export const keptRun = <T>(key: string): Promise<T | undefined> => get<T>(RUN + key);
 export const keepLog = (log: WaitingLog): Promise<void> => set(LOG + log.id, log);
 
 /** Logs that have not arrived yet. */
-export async function waitingLogs(): Promise<WaitingLog[]> {
+async function waitingLogs(): Promise<WaitingLog[]> {
   const names = (await keys<string>()).filter((name) => String(name).startsWith(LOG));
   const logs = await Promise.all(names.map((name) => get<WaitingLog>(name)));
   return logs.filter((log) => log !== undefined);
@@ -32,13 +34,33 @@ export async function sendLog(log: WaitingLog): Promise<Sent> {
     const response = await fetch('/api/log', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(log) });
     if (response.ok) {
       await del(LOG + log.id);
-      await del(RUN + log.session);
       return 'sent';
     }
-    const answer = (await response.json()) as { message?: string; code?: string };
+    const answer = (await response.json()) as { message?: string };
     return response.status === 401 || response.status >= 500 ? 'waiting' : { refused: answer.message ?? 'The log was not taken.' };
   } catch {
     return 'waiting';
+  }
+}
+
+/** Sends every waiting log. @returns how many arrived and how many still wait */
+export async function sendWaiting(): Promise<{ readonly sent: number; readonly waiting: number }> {
+  const answers = await Promise.all((await waitingLogs()).map(sendLog));
+  const sent = answers.filter((answer) => answer === 'sent').length;
+  return { sent, waiting: answers.length - sent };
+}
+
+/** Keeps this page and everything it is made of, so that a reload without a network opens it again. */
+export async function keepClassOffline(): Promise<void> {
+  if (!('caches' in window) || !('serviceWorker' in navigator)) return;
+  try {
+    await navigator.serviceWorker.register('/sw.js');
+    const made = performance.getEntriesByType('resource').map(({ name }) => name.split('#')[0]);
+    const ours = made.filter((name) => name.startsWith(`${location.origin}/_next/static/`));
+    const cache = await caches.open(OFFLINE_CACHE);
+    await Promise.all([location.pathname, ...new Set(ours)].map((url) => cache.add(url)));
+  } catch {
+    // Without a cache the open page still runs to its end; only a reload needs the network.
   }
 }
 

@@ -1,5 +1,5 @@
 import { isoDate } from '@/core/units';
-import { closureForm, conventionsForm, qualificationsForm } from '@/forms';
+import { closureForm, conventionsForm, qualificationsForm, removeForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
@@ -27,8 +27,10 @@ export async function addClosure(desk: Desk, input: unknown): Promise<{ readonly
   });
 }
 
-export async function removeClosure(desk: Desk, id: string): Promise<void> {
+/** Opens closed days again. */
+export async function removeClosure(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'run the studio');
+  const { id } = await checked(removeForm, input);
   const removed = await desk.em.nativeDelete(ClosureRow, { id, ...ours(desk) });
   if (removed === 0) throw new Refusal('not-found');
 }

@@ -1,0 +1,37 @@
+import type { Metadata } from 'next';
+import { seated } from '@/app/edge';
+import { FAMILIES } from '@/core/techniques';
+import { readStudio } from '@/server/usecases/studio/readStudio';
+import { Closures } from '@/ui/studio/Closures';
+import { ConventionsForm } from '@/ui/studio/ConventionsForm';
+import { Qualifications } from '@/ui/studio/Qualifications';
+
+export const metadata: Metadata = { title: 'Studio' };
+
+export default function StudioPage() {
+  return seated(async (desk) => {
+    const { studio, closed, staff, today } = await readStudio(desk);
+    const ahead = closed.filter(({ until }) => until >= today);
+    return (
+      <>
+        <h1>{studio.name}</h1>
+        <p className="lead">
+          {staff.length} staff. A count is {studio.tempo / 1000} s here unless a block says otherwise.{' '}
+          {ahead.length === 0 ? 'No closed days ahead.' : ahead.length === 1 ? 'One closure ahead.' : `${ahead.length} closures ahead.`}
+        </p>
+        <div className="two">
+          <Qualifications staff={staff} families={FAMILIES.map(({ id, name, rung }) => ({ id, name, rung }))} />
+          <aside className="stack">
+            <ConventionsForm
+              key={studio.version}
+              version={studio.version}
+              tempoSeconds={studio.tempo / 1000}
+              naturalSeconds={studio.naturalBreath / 1000}
+            />
+            <Closures closures={ahead} today={today} />
+          </aside>
+        </div>
+      </>
+    );
+  });
+}

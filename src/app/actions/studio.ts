@@ -1,0 +1,20 @@
+'use server';
+
+import { reply } from '@/app/edge';
+import { addClosure, removeClosure, saveConventions, saveQualifications } from '@/server/usecases/studio/changeStudio';
+
+export async function saveConventionsAction(input: unknown) {
+  return reply((desk) => saveConventions(desk, input));
+}
+
+export async function addClosureAction(input: unknown) {
+  return reply((desk) => addClosure(desk, input));
+}
+
+export async function removeClosureAction(input: unknown) {
+  return reply((desk) => removeClosure(desk, input));
+}
+
+export async function saveQualificationsAction(input: unknown) {
+  return reply((desk) => saveQualifications(desk, input));
+}

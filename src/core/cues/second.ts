@@ -1,0 +1,25 @@
+import type { InStep } from '../screening';
+import type { ClassLine } from './line';
+import { segmentIndexAt } from './player';
+
+/** Where the second pattern stands; `free` is natural breathing to the end of the group's cycle. */
+export type Second = { readonly phase: 'in' | 'out'; readonly count: number; readonly of: number } | { readonly phase: 'free' };
+
+/**
+ * The pattern that runs in step with the room, at a position of the class: up on the inhale, down on the exhale.
+ * @returns null where the room is not in a counted round
+ * @example secondAt(line, 0, { cycles: 2, inhale: 4, exhale: 4, free: 0 }) // { phase: 'in', count: 1, of: 4 }
+ */
+export function secondAt(line: ClassLine, position: number, { cycles, inhale, exhale }: InStep): Second | null {
+  const here = line.segments[segmentIndexAt(line, position)];
+  if (!here || here.cycle === 0) return null;
+  const first = line.segments.find(
+    ({ block, set, round, cycle }) => block === here.block && set === here.set && round === here.round && cycle === here.cycle,
+  );
+  if (!first?.counts) return null;
+  const passed = (position - first.start) / ((first.end - first.start) / first.counts);
+  const breath = inhale + exhale;
+  if (passed >= cycles * breath) return { phase: 'free' };
+  const count = Math.floor((passed % breath) + 1e-9) + 1;
+  return count <= inhale ? { phase: 'in', count, of: inhale } : { phase: 'out', count: breath + 1 - count, of: exhale };
+}

@@ -1,0 +1,44 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { saveConventionsAction } from '@/app/actions/studio';
+import { conventionsForm } from '@/forms';
+import { Field, Refusal } from '../forms/fields';
+import { useForm } from '../forms/useForm';
+import { useNotice } from '../look/Notices';
+
+/** The studio's pace: what a count and a natural breath last where nothing else is said. */
+export function ConventionsForm(initial: { version: number; tempoSeconds: number; naturalSeconds: number }) {
+  const router = useRouter();
+  const say = useNotice();
+  const form = useForm(conventionsForm, initial, saveConventionsAction, () => {
+    say('Saved. Sessions that are already planned keep their tempo.');
+    router.refresh();
+  });
+  return (
+    <form onSubmit={form.send} noValidate className="plank stack">
+      <h2>Pace</h2>
+      <Field
+        form={form}
+        name="tempoSeconds"
+        label="Seconds a count"
+        type="number"
+        slotProps={{ htmlInput: { step: 0.05 } }}
+        helperText="Who counts “seconds” aloud drifts to 1.15–1.3. New sessions start with this; planned ones keep theirs."
+      />
+      <Field
+        form={form}
+        name="naturalSeconds"
+        label="Seconds a natural breath"
+        type="number"
+        slotProps={{ htmlInput: { step: 0.5 } }}
+        helperText="Rests and recovery in breaths are timed with it."
+      />
+      <Refusal message={form.refusal} />
+      <Button type="submit" variant="contained" disabled={form.busy}>
+        Save the pace
+      </Button>
+    </form>
+  );
+}

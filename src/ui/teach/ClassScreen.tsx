@@ -1,0 +1,194 @@
+'use client';
+
+import Dialog from '@mui/material/Dialog';
+import { useEffect, useMemo, useState } from 'react';
+import { momentAt, phaseText, secondAt, step, type Moment, type PlayerMove, type Second } from '@/core/cues';
+import { doorKey, inStepText, type InStep } from '@/core/screening';
+import { clockText } from '@/core/units';
+import type { ReadClass } from '@/server/usecases/teach/readClass';
+import { Rails } from './Rails';
+import { deviceClock, doorOf, type Run } from './run';
+import styles from './ClassScreen.module.css';
+import { useAwake, usePosition, useTones } from './stage';
+
+interface Props {
+  readonly room: ReadClass;
+  readonly run: Run;
+  readonly change: (more: Partial<Run>) => void;
+}
+
+/** The class itself, legible at three metres. Every key has a large tap target beside it; nothing here needs a network. */
+export function ClassScreen({ room, run, change }: Props) {
+  const { line } = room;
+  const position = usePosition(run.player, line);
+  const moment = momentAt(line, position);
+  const [listing, setListing] = useState(false);
+  useAwake(run.player.playing);
+  useTones(run.tones && run.player.playing, moment?.segment ?? null);
+  const go = (move: PlayerMove) => change({ player: step(run.player, move, deviceClock(), line) });
+  const keys: readonly Key[] = [
+    { label: run.player.playing ? 'Pause' : 'Go on', key: ' ', sign: 'space', act: () => go(run.player.playing ? 'pause' : 'play') },
+    { label: 'Again', key: 'a', sign: 'A', act: () => go('again') },
+    { label: 'Back', key: 'ArrowLeft', sign: '←', act: () => go('previous block') },
+    { label: 'Next block', key: 'ArrowRight', sign: '→', act: () => go('next block') },
+    { label: run.mirror ? 'My side' : 'Mirror', key: 'm', sign: 'M', act: () => change({ mirror: !run.mirror }) },
+    { label: run.tones ? 'Tones off' : 'Tones on', key: 't', sign: 'T', act: () => change({ tones: !run.tones }) },
+    { label: 'Who differs', key: 'w', sign: 'W', act: () => setListing(!listing) },
+    {
+      label: 'Stop sign',
+      key: 's',
+      sign: 'S',
+      stop: true,
+      act: () => moment && change({ signs: [...run.signs, { at: position, block: moment.block.name }] }),
+    },
+  ];
+  useKeys(keys);
+  const differing = useMemo(() => differingIn(room, run), [room, run]);
+  if (!moment) return <p>This plan has no blocks.</p>;
+  const here = differing.get(moment.block.id);
+  const end = () => change({ player: step(run.player, 'pause', deviceClock(), line), stage: room.today ? 'log' : 'plan' });
+  return (
+    <Dialog fullScreen open aria-label="Class" slotProps={{ paper: { className: styles.screen } }} transitionDuration={0}>
+      <Rails moment={moment} mirror={run.mirror} />
+      <div className={styles.middle}>
+        <Now moment={moment} />
+      </div>
+      <aside className={styles.side}>
+        <Place moment={moment} />
+        {[...(here?.patterns.values() ?? [])].slice(0, 2).map((inStep) => (
+          <SecondPattern key={inStepText(inStep)} inStep={inStep} at={secondAt(line, position, inStep)} sided={moment.segment.side !== 'both'} />
+        ))}
+        {moment.nextCue && (
+          <div>
+            <span className={styles.soft}>next cue</span>
+            <p className={styles.cue}>{moment.nextCue.say}</p>
+          </div>
+        )}
+        {listing && (
+          <div className={styles.list}>{here ? here.lines.map((text) => <p key={text}>{text}</p>) : <p>Everyone does this as taught.</p>}</div>
+        )}
+        <p className={styles.sign} role="status">
+          {run.signs.length > 0 ? `${run.signs.length} stop ${run.signs.length === 1 ? 'sign' : 'signs'} marked. ` : ''}
+          If dizzy, strained or uneasy: <strong>let go, breathe as you like.</strong>
+        </p>
+      </aside>
+      <div className={styles.keys}>
+        {keys.map(({ label, sign, act, stop }) => (
+          <button key={sign} type="button" onClick={act} data-stop={stop ? '' : undefined}>
+            {label}
+            <span>{sign}</span>
+          </button>
+        ))}
+        <button type="button" onClick={end} data-end={moment.over ? '' : undefined}>
+          {!room.today ? 'End rehearsal' : moment.over ? 'Log the class' : 'End class'}
+          <span>{clockText(moment.left)} left</span>
+        </button>
+      </div>
+    </Dialog>
+  );
+}
+
+interface Key {
+  readonly label: string;
+  readonly key: string;
+  readonly sign: string;
+  readonly act: () => void;
+  readonly stop?: boolean;
+}
+
+function useKeys(keys: readonly Key[]): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.metaKey || event.ctrlKey || event.altKey || event.repeat) return;
+      const found = keys.find(({ key }) => key === event.key || key === event.key.toLowerCase());
+      if (!found) return;
+      event.preventDefault();
+      found.act();
+    };
+    addEventListener('keydown', press);
+    return () => removeEventListener('keydown', press);
+  });
+}
+
+/** What is done now, and its count, as tall as the screen allows. */
+function Now({ moment }: { moment: Moment }) {
+  const { segment, count, next, block, leftInBlock, over } = moment;
+  if (over)
+    return (
+      <>
+        <p className={styles.phase}>The class is over</p>
+        <p className={styles.then}>Stay a moment before you log it.</p>
+      </>
+    );
+  const resting = segment.kind === null && segment.part === 'natural';
+  return (
+    <>
+      <p className={styles.phase} data-phase={segment.kind ?? 'natural'}>
+        {resting ? block.name : phaseText(segment)}
+      </p>
+      <p className={styles.number} data-small={count === null ? '' : undefined} data-wide={(segment.counts ?? 0) > 9 ? '' : undefined}>
+        {count ?? minutes(segment.kind === null ? (resting ? leftInBlock : moment.leftInSegment) : moment.leftInSegment)}
+        {count !== null && segment.counts && <span className={styles.of}>of {segment.counts}</span>}
+      </p>
+      {next && !resting && (
+        <p className={styles.then}>
+          then <strong>{next.block === segment.block ? phaseText(next).toLowerCase() : 'the next block'}</strong>
+          {next.block === segment.block && next.counts ? ` · ${next.counts}` : ''}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Place({ moment }: { moment: Moment }) {
+  const { block, round, rounds, segment, leftInBlock } = moment;
+  const whole = block.end - block.start;
+  return (
+    <div>
+      <p className={styles.round}>
+        {round > 0 && rounds > 0 ? `round ${round} of ${rounds}` : block.kind === 'technique' ? 'before round 1' : block.name}
+        {block.sets > 1 && segment.set > 0 ? `, set ${segment.set}` : ''}
+      </p>
+      <p className={styles.soft}>
+        {block.name} · {block.detail}
+      </p>
+      <div className={styles.through} aria-hidden="true">
+        <span style={{ width: `${Math.round((100 * (whole - leftInBlock)) / whole)}%` }} />
+      </div>
+      <p className={styles.left}>{clockText(leftInBlock)} left here</p>
+    </div>
+  );
+}
+
+/** The pattern that runs in step, said without whose it is or why. */
+function SecondPattern({ inStep, at, sided }: { inStep: InStep; at: Second | null; sided: boolean }) {
+  return (
+    <div className={styles.second}>
+      <span className={styles.soft}>
+        second pattern {inStepText(inStep)}
+        {sided ? ', both sides open' : ''}
+      </span>
+      <p>{at === null ? 'natural breath' : at.phase === 'free' ? 'free' : `${at.phase} ${at.count} of ${at.of}`}</p>
+    </div>
+  );
+}
+
+/** Who of those present does what differently, by block. */
+function differingIn(room: ReadClass, run: Run) {
+  const byBlock = new Map<string, { readonly patterns: Map<string, InStep>; readonly lines: string[] }>();
+  for (const { id, name, byDoor } of room.people) {
+    if (run.away.includes(id)) continue;
+    for (const { block, text, inStep } of byDoor[doorKey(doorOf(run, id))]) {
+      const at = byBlock.get(block) ?? { patterns: new Map<string, InStep>(), lines: [] as string[] };
+      at.lines.push(`${name}: ${text}`);
+      if (inStep) at.patterns.set(inStepText(inStep), inStep);
+      byBlock.set(block, at);
+    }
+  }
+  return byBlock;
+}
+
+function minutes(time: number): string {
+  const seconds = Math.ceil(time / 1000);
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}

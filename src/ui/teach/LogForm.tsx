@@ -1,0 +1,137 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useState } from 'react';
+import { EFFORTS, LOG_NOTE_MOST, REACHED } from '@/forms/log';
+import { clockText, dayText } from '@/core/units';
+import type { ReadClass } from '@/server/usecases/teach/readClass';
+import { keepLog, sendLog, type Sent } from './device';
+import type { Run } from './run';
+import styles from './Teach.module.css';
+
+interface Line {
+  readonly person: string;
+  readonly came: boolean;
+  readonly effort: (typeof EFFORTS)[number];
+  readonly stopSigns: readonly string[];
+}
+
+/** After class, in half a minute: everyone came and found it easy, unless said otherwise. */
+export function LogForm({ room, run, change }: { room: ReadClass; run: Run; change: (more: Partial<Run>) => void }) {
+  const [lines, setLines] = useState<readonly Line[]>(() =>
+    room.people.map(({ id }) => ({ person: id, came: !run.away.includes(id), effort: 'easy', stopSigns: [] })),
+  );
+  const [reached, setReached] = useState<string>(REACHED[0]);
+  const [note, setNote] = useState('');
+  const [sent, setSent] = useState<Sent | null>(null);
+  const [busy, setBusy] = useState(false);
+  const edit = (person: string, more: Partial<Line>) => setLines(lines.map((line) => (line.person === person ? { ...line, ...more } : line)));
+  const send = async () => {
+    setBusy(true);
+    const log = { id: run.logId, session: room.session.id, plan: room.plan.id, reached, note, attendance: lines };
+    await keepLog(log);
+    const answer = await sendLog(log);
+    setSent(answer);
+    setBusy(false);
+    if (answer === 'sent' || answer === 'waiting') change({ stage: 'logged' });
+  };
+  if (run.stage === 'logged' || room.logged)
+    return (
+      <div className="stack" role="status">
+        <h1>{sent === 'waiting' ? 'Kept on this device' : 'Logged'}</h1>
+        <p>
+          {sent === 'waiting'
+            ? 'There is no way to the studio just now. The log is safe here and goes out by itself when the network is back.'
+            : 'Thank you. The director sees it beside the session.'}
+        </p>
+        <p>
+          <Link href="/teach">Back to your classes</Link>
+        </p>
+      </div>
+    );
+  const came = lines.filter((line) => line.came).length;
+  return (
+    <>
+      <h1>How was it?</h1>
+      <p className="lead">
+        {room.course}, {dayText(room.session.date)} {room.session.start}. <span className="num">{came}</span> of{' '}
+        <span className="num">{lines.length}</span> came. Change only what differs.
+      </p>
+      {run.signs.length > 0 && (
+        <p className="note bad">
+          Stop signs marked in class: {run.signs.map(({ at, block }) => `${clockText(at)} in, during ${block}`).join('; ')}. Say below whose and what
+          they were.
+        </p>
+      )}
+      <ul className="plain lines">
+        {room.people.map(({ id, name }) => {
+          const line = lines.find(({ person }) => person === id)!;
+          return (
+            <li key={id} className={styles.person}>
+              <strong className={styles.who}>{name}</strong>
+              {line.came && (
+                <select
+                  className={styles.select}
+                  aria-label={`Stop sign: ${name}`}
+                  value={line.stopSigns[0] ?? ''}
+                  onChange={({ target: { value } }) => edit(id, { stopSigns: value ? [value] : [] })}
+                >
+                  <option value="">no stop sign</option>
+                  {room.stopSigns.map((sign) => (
+                    <option key={sign} value={sign}>
+                      {sign}
+                    </option>
+                  ))}
+                </select>
+              )}
+              <span className={styles.marks} role="group" aria-label={name}>
+                <button type="button" className={styles.toggle} aria-pressed={!line.came} onClick={() => edit(id, { came: !line.came })}>
+                  did not come
+                </button>
+                {line.came && (
+                  <>
+                    {EFFORTS.map((effort) => (
+                      <button
+                        key={effort}
+                        type="button"
+                        className={styles.toggle}
+                        aria-pressed={line.effort === effort}
+                        onClick={() => edit(id, { effort })}
+                      >
+                        {effort}
+                      </button>
+                    ))}
+                  </>
+                )}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="stack" style={{ marginTop: 16 }}>
+        <label className="row">
+          How far it went
+          <select className={styles.select} value={reached} onChange={({ target: { value } }) => setReached(value)}>
+            {REACHED.map((value) => (
+              <option key={value}>{value}</option>
+            ))}
+          </select>
+        </label>
+        <label>
+          A note to the director
+          <textarea className={styles.note} maxLength={LOG_NOTE_MOST} value={note} onChange={({ target: { value } }) => setNote(value)} />
+        </label>
+        <p role="alert" className={sent && typeof sent === 'object' ? 'note bad' : 'sr'}>
+          {sent && typeof sent === 'object' ? sent.refused : ''}
+        </p>
+      </div>
+      <div className={styles.bar}>
+        <Button variant="contained" size="large" disabled={busy} onClick={() => void send()}>
+          Send the log
+        </Button>
+        {!room.past && <Button onClick={() => change({ stage: 'class' })}>Back to the class</Button>}
+      </div>
+    </>
+  );
+}

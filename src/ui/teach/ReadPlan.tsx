@@ -1,0 +1,106 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+import { acknowledgePlanAction } from '@/app/actions/teach';
+import { NOTHING_TODAY, doorKey } from '@/core/screening';
+import { dayText } from '@/core/units';
+import type { ReadClass } from '@/server/usecases/teach/readClass';
+import { Signs } from '../plans/Signs';
+import { InstructionLines } from './InstructionLines';
+import styles from './Teach.module.css';
+
+/** The plan as a teacher reads it: what, how long, who does what instead, what to watch for. */
+export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void }) {
+  const { session, plan, blocks, people, cautions } = room;
+  const router = useRouter();
+  const [busy, start] = useTransition();
+  const [refused, setRefused] = useState<string | null>(null);
+  const concerned = people.filter(({ byDoor }) => byDoor[doorKey(NOTHING_TODAY)].length > 0);
+  const acknowledge = () =>
+    start(async () => {
+      const reply = await acknowledgePlanAction({ session: session.id, plan: plan.id });
+      setRefused(reply.ok ? null : reply.message);
+      router.refresh();
+    });
+  return (
+    <>
+      <h1>{room.course}</h1>
+      <p className="soft">
+        {dayText(session.date)} {session.start} · version {plan.number} · instructions as of {room.asOf}
+      </p>
+      {plan.changes.length > 0 && (
+        <p className="note">
+          Changed since version {plan.number - 1}: {plan.changes.join('; ')}.
+        </p>
+      )}
+      <div className={styles.bar}>
+        {room.logged ? (
+          <p className="soft">This class is taught and logged.</p>
+        ) : !room.acknowledged ? (
+          <>
+            <Button variant="contained" size="large" disabled={busy} onClick={acknowledge}>
+              I have read it
+            </Button>
+            <span className="soft small">Read to the end first; the director sees when you did.</span>
+          </>
+        ) : (
+          <>
+            <Button variant="contained" size="large" onClick={onOpen}>
+              {room.today ? 'Open the class' : 'Rehearse it'}
+            </Button>
+            <span className="soft small">
+              You have read this version. {room.today ? 'It then runs without a network too.' : 'It opens for real on its day.'}
+            </span>
+          </>
+        )}
+      </div>
+      <p role="alert" className={refused ? 'note bad' : 'sr'}>
+        {refused}
+      </p>
+      <div className="two" style={{ marginTop: 14 }}>
+        <div className="stack">
+          <section>
+            <h2>The class</h2>
+            <ol className={styles.outline}>
+              {blocks.map(({ id, kind, name, minutes, detail }) => (
+                <li key={id} data-kind={kind}>
+                  <span className="num">{minutes} min</span>
+                  <span>
+                    <strong>{name}</strong>
+                    {detail && <span className={styles.detail}>{detail}</span>}
+                  </span>
+                </li>
+              ))}
+            </ol>
+          </section>
+          <section>
+            <h2>For whom it is different</h2>
+            {concerned.length === 0 ? (
+              <p className="soft">Everyone does everything as taught. Ask the door questions all the same.</p>
+            ) : (
+              <ul className="plain lines">
+                {concerned.map(({ id, name, byDoor }) => (
+                  <li key={id}>
+                    <strong>{name}</strong>
+                    <InstructionLines lines={byDoor[doorKey(NOTHING_TODAY)]} blocks={blocks} />
+                  </li>
+                ))}
+              </ul>
+            )}
+          </section>
+        </div>
+        <aside className="plank stack">
+          <h2>Watch for</h2>
+          {cautions.map(({ name, cautions: own, watchFor }) => (
+            <p key={name} className="small">
+              <strong>{name}</strong>: {[...own, ...watchFor].join(', ')}.
+            </p>
+          ))}
+          <Signs stopSigns={room.stopSigns} emergency={room.emergency} />
+        </aside>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,145 @@
+import { v7 as newId } from 'uuid';
+import { CONDITIONS, STOP_SIGNS } from '../../src/core/screening';
+import type { Desk } from '../../src/server/desk';
+import type { Role } from '../../src/server/db/rows';
+import { sessionsOf } from '../../src/server/repositories/courses';
+import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
+import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
+import { listCohorts } from '../../src/server/usecases/cohorts/listCohorts';
+import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
+import { createCourse } from '../../src/server/usecases/courses/createCourse';
+import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
+import { listCourses } from '../../src/server/usecases/courses/listCourses';
+import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
+import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
+import { readCourse } from '../../src/server/usecases/courses/readCourse';
+import { listPlans } from '../../src/server/usecases/plans/listPlans';
+import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
+import { readPlan } from '../../src/server/usecases/plans/readPlan';
+import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
+import { readLobby } from '../../src/server/usecases/readLobby';
+import { addClosure, removeClosure, saveConventions, saveQualifications } from '../../src/server/usecases/studio/changeStudio';
+import { readConventions } from '../../src/server/usecases/studio/readConventions';
+import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
+import { logClass } from '../../src/server/usecases/teach/logClass';
+import { myClasses } from '../../src/server/usecases/teach/myClasses';
+import { readClass } from '../../src/server/usecases/teach/readClass';
+import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, TODAY } from './studio';
+
+beforeAll(openBoth, 120_000);
+afterAll(closeDatabase);
+
+const ROLES: readonly Role[] = ['director', 'lead teacher', 'teacher', 'front desk'];
+const everyQuery = { date: null, focus: null };
+const nobody = newId();
+
+// Letters: director, lead teacher, teacher, front desk. What is allowed may still be refused for what it was given; what matters is who.
+const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: string; course: string; session: string }) => Promise<unknown>])[] = [
+  ['readLobby', 'DLTF', (desk) => readLobby(desk)],
+  ['readConventions', 'DLTF', (desk) => readConventions(desk)],
+  ['listCohorts', 'DLTF', (desk) => listCohorts(desk)],
+  ['readCohort', 'DLTF', (desk, { cohort }) => readCohort(desk, cohort, everyQuery)],
+  ['addCohort', 'D', (desk) => addCohort(desk, {})],
+  ['addPerson', 'DF', (desk) => addPerson(desk, {})],
+  ['listCourses', 'DL', (desk) => listCourses(desk)],
+  ['prepareCourse', 'D', (desk) => prepareCourse(desk)],
+  ['createCourse', 'D', (desk) => createCourse(desk, {})],
+  ['readCourse', 'DL', (desk, { course }) => readCourse(desk, course)],
+  ['draftCourse', 'D', (desk) => draftCourse(desk, {})],
+  ['moveBlock', 'D', (desk) => moveBlock(desk, {})],
+  ['mendCheck', 'D', (desk) => mendCheck(desk, {})],
+  ['listPlans', 'DL', (desk) => listPlans(desk)],
+  ['readPlan', 'DL', (desk, { session }) => readPlan(desk, session)],
+  ['saveBlocks', 'D', (desk) => saveBlocks(desk, {})],
+  ['publishPlan', 'D', (desk) => publishPlan(desk, {})],
+  ['myClasses', 'DLT', (desk) => myClasses(desk)],
+  ['readClass', 'DLT', (desk, { session }) => readClass(desk, session)],
+  ['acknowledgePlan', 'DLT', (desk) => acknowledgePlan(desk, {})],
+  ['logClass', 'DLT', (desk) => logClass(desk, {})],
+  ['readStudio', 'D', (desk) => readStudio(desk)],
+  ['saveConventions', 'D', (desk) => saveConventions(desk, {})],
+  ['addClosure', 'D', (desk) => addClosure(desk, {})],
+  ['removeClosure', 'D', (desk) => removeClosure(desk, { id: nobody })],
+  ['saveQualifications', 'D', (desk) => saveQualifications(desk, {})],
+];
+
+test.each(TABLE)('%s is for %s', async (_, letters, work) => {
+  const { ferry, boat } = await demo(await deskOf('director'));
+  const [session] = await sessionsOf(await deskOf('director'), [boat.id]);
+  const allowed = await Promise.all(
+    ROLES.map(async (role) => (await answerOf(work(await deskOf(role), { cohort: ferry, course: boat.id, session: session.id }))) !== 'not-allowed'),
+  );
+  expect(['D', 'L', 'T', 'F'].filter((_letter, index) => allowed[index]).join('')).toBe(letters);
+});
+
+test('another studio finds nothing of ours', async () => {
+  const { ferry, boat, person } = await demo(await deskOf('director'));
+  const [session] = (await sessionsOf(await deskOf('director'), [boat.id])).filter(({ date }) => date >= TODAY);
+  const stranger = () => deskOf('stranger');
+  const blocks = session.blocks.map((block) => ({ technique: null, part: null, pattern: null, dose: null, tempo: null, minutes: null, ...block }));
+  const answers = [
+    readCohort(await stranger(), ferry, { date: null, focus: { person: await person('Fenna T.'), technique: 'equal-4-4-4' } }),
+    addPerson(await stranger(), { cohort: ferry, name: 'Nobody' }),
+    readCourse(await stranger(), boat.id),
+    draftCourse(await stranger(), { course: boat.id, version: boat.version }),
+    moveBlock(await stranger(), { course: boat.id, version: boat.version, block: blocks[0].id, to: session.id }),
+    readPlan(await stranger(), session.id),
+    saveBlocks(await stranger(), { session: session.id, version: session.version, blocks }),
+    publishPlan(await stranger(), { session: session.id, version: session.version, teacher: boat.teacher }),
+    readClass(await stranger(), session.id),
+    saveQualifications(await stranger(), { staff: boat.teacher, version: 1, families: [] }),
+    createCourse(await stranger(), { ...courseInput(boat.teacher), cohort: ferry }),
+  ];
+  expect(await Promise.all(answers.map(answerOf))).toEqual(answers.map(() => 'not-found'));
+  expect(await listCohorts(await stranger())).toEqual([]);
+  expect(await listCourses(await stranger())).toEqual([]);
+});
+
+test('an id that is no id is simply not here', async () => {
+  const director = await deskOf('director');
+  for (const id of ['nonsense', "1' or '1'='1", '', '../../etc']) {
+    const answers = [readCohort(director, id, everyQuery), readCourse(director, id), readPlan(director, id), readClass(director, id)];
+    expect(await Promise.all(answers.map(answerOf))).toEqual(answers.map(() => 'not-found'));
+  }
+});
+
+const HEALTH_WORDS = CONDITIONS.filter(({ question }) => question).flatMap(({ id, name, reason }) => [`"${id}"`, name, reason]);
+
+// The stop signs, which everybody sees, name it for everybody.
+const PUBLIC = STOP_SIGNS.find((sign) => sign.includes('pregnancy'))!;
+
+test('no answer, and no name of a condition, reaches anybody but the director', async () => {
+  const { ferry, boat, person } = await demo(await deskOf('director'));
+  const fenna = await person('Fenna T.');
+  const sessions = await sessionsOf(await deskOf('director'), [boat.id]);
+  const focus = { person: fenna, technique: 'equal-4-4-4' };
+  const told: string[] = [];
+  for (const role of ['lead teacher', 'teacher', 'front desk'] as const) {
+    const desk = await deskOf(role);
+    const read = [
+      readLobby(desk),
+      listCohorts(desk),
+      readCohort(desk, ferry, { date: TODAY, focus }),
+      listCourses(desk),
+      readCourse(desk, boat.id),
+      listPlans(desk),
+      ...sessions.map(({ id }) => readPlan(desk, id)),
+      ...sessions.map(({ id }) => readClass(desk, id)),
+    ];
+    for (const answer of await Promise.allSettled(read))
+      told.push(JSON.stringify(answer.status === 'fulfilled' ? answer.value : String(answer.reason)).replaceAll(PUBLIC, ''));
+  }
+  expect(told.join('').length).toBeGreaterThan(50_000);
+  expect(HEALTH_WORDS.filter((words) => told.some((text) => text.includes(words)))).toEqual([]);
+  const director = JSON.stringify(await readCohort(await deskOf('director'), ferry, { date: TODAY, focus }));
+  expect(director).toContain('high blood pressure');
+}, 60_000);
+
+test('a teacher sees names only of cohorts they teach, front desk sees dates and no marks', async () => {
+  const { ferry, choir } = await demo(await deskOf('director'));
+  const teacher = await deskOf('teacher');
+  expect((await listCohorts(teacher)).map(({ id }) => id)).toEqual([ferry]);
+  expect(await answerOf(readCohort(teacher, choir, everyQuery))).toBe('not-found');
+  expect(await readCohort(await deskOf('front desk'), ferry, everyQuery)).toMatchObject({ table: null });
+});

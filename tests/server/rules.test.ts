@@ -1,0 +1,240 @@
+import { v7 as newId } from 'uuid';
+import { checkCourse } from '../../src/core/course';
+import { vaultFrom } from '../../src/server/auth/vault';
+import { signIn, signOut, whoHas } from '../../src/server/auth/signin';
+import { ReadingRow, ScreeningRow, SessionRow } from '../../src/server/db/rows';
+import { freshManager } from '../../src/server/db/orm';
+import { members } from '../../src/server/repositories/cohorts';
+import { course, progressOf, session as sessionById, sessionsOf } from '../../src/server/repositories/courses';
+import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
+import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
+import { createCourse } from '../../src/server/usecases/courses/createCourse';
+import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
+import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
+import { readCourse } from '../../src/server/usecases/courses/readCourse';
+import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
+import { readPlan } from '../../src/server/usecases/plans/readPlan';
+import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
+import { settingOf } from '../../src/server/usecases/setting';
+import { addClosure, saveConventions } from '../../src/server/usecases/studio/changeStudio';
+import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
+import { logClass } from '../../src/server/usecases/teach/logClass';
+import { readClass } from '../../src/server/usecases/teach/readClass';
+import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, TODAY } from './studio';
+import type { Block } from '../../src/core/plan';
+
+beforeAll(openBoth, 120_000);
+afterAll(closeDatabase);
+
+const inputOf = (block: Block) => ({ technique: null, part: null, pattern: null, dose: null, tempo: null, minutes: null, ...block });
+
+test('both demo courses stand: the running one has nothing out of order, the drafted one names what did not fit', async () => {
+  const director = await deskOf('director');
+  const { boat, phrases } = await demo(director);
+  for (const { id } of [boat, phrases]) {
+    const found = await course(director, id);
+    const checks = checkCourse(await sessionsOf(director, [id]), await settingOf(director, found));
+    expect(checks.filter(({ severity }) => severity === 'stop')).toEqual([]);
+  }
+  expect((await readCourse(director, boat.id)).week).toBe(3);
+  expect((await readCourse(director, phrases.id)).course.unplaced).toEqual([expect.stringContaining('27 pumps could not be placed')]);
+});
+
+test('a course is made, drafted, changed by hand and mended', async () => {
+  const director = await deskOf('director');
+  const { choir, phrases } = await demo(director);
+  const { id } = await createCourse(director, {
+    ...courseInput(phrases.teacher, choir),
+    weeks: 3,
+    weekdays: [2, 5],
+    goals: [goal('4-7-8'), goal('longer-4-6')],
+  });
+  expect(await draftCourse(director, { course: id, version: 1 })).toEqual({ unplaced: [expect.stringContaining('4:7:8 could not be placed')] });
+  const versionOf = async (of: string) => (await course(await deskOf('director'), of)).version;
+  expect(await answerOf(draftCourse(director, { course: id, version: 1 }))).toBe('clash');
+  const { id: other } = await createCourse(director, {
+    ...courseInput(phrases.teacher, choir),
+    weeks: 5,
+    weekdays: [2, 5],
+    goals: [goal('longer-4-6')],
+  });
+  await draftCourse(director, { course: other, version: 1 });
+  const drafted = await sessionsOf(director, [other]);
+  const block = drafted.flatMap(({ blocks }) => blocks).find((each) => each.kind === 'technique' && each.technique === 'longer-4-6')!;
+  expect(await answerOf(moveBlock(director, { course: other, version: 1, block: block.id, to: drafted[0].id }))).toBe('clash');
+  const free = drafted.find(({ blocks }) => !blocks.some((each) => each.kind === 'technique' && each.technique === 'longer-4-6'))!;
+  const version = await versionOf(other);
+  await moveBlock(director, { course: other, version, block: block.id, to: free.id });
+  const moved = await sessionsOf(await deskOf('director'), [other]);
+  expect(moved.find(({ id: moveTo }) => moveTo === free.id)!.blocks.map((each) => each.id)).toContain(block.id);
+  expect(
+    await answerOf(mendCheck(director, { course: other, version: version + 1, session: moved[0].id, kind: 'shorten rest', block: newId() })),
+  ).toBe('clash');
+  expect(await versionOf(other)).toBe(version + 1);
+});
+
+test.each([
+  ['ends before it starts', { weeks: 0 }, 'weeks'],
+  ['no weekday', { weekdays: [] }, 'weekdays'],
+  ['a closed first day', { firstDate: '2026-12-29', weekdays: [2] }, 'firstDate'],
+  ['no such date', { firstDate: '2026-02-30' }, 'firstDate'],
+  ['a pattern with a mistake', { goals: [{ technique: 'equal-4-4', pattern: 'in 4, hodl 2', dose: '4 min', practise: 2 }] }, 'goals[0].pattern'],
+  ['a count of nothing', { goals: [{ technique: 'equal-4-4', pattern: '0:4', dose: '4 min', practise: 2 }] }, 'goals[0].pattern'],
+  ['ten thousand counts', { goals: [{ technique: 'equal-4-4', pattern: '10000:4', dose: '4 min', practise: 2 }] }, 'goals[0].pattern'],
+  ['hostile text', { name: 'Right\u202eleft' }, 'name'],
+])('a course with %s is refused at its field, and nothing is made', async (_, wrong, field) => {
+  const director = await deskOf('director');
+  const { choir, phrases } = await demo(director);
+  const before = await director.em.count(SessionRow);
+  const refused = createCourse(director, { ...courseInput(phrases.teacher, choir), ...wrong });
+  await expect(refused).rejects.toMatchObject({ code: 'invalid', fields: [expect.objectContaining({ field })] });
+  expect(await director.em.count(SessionRow)).toBe(before);
+});
+
+test('two people saving the same plan: the second is told, and the first stays', async () => {
+  const director = await deskOf('director');
+  const { boat } = await demo(director);
+  const session = (await sessionsOf(director, [boat.id])).find(({ date, fixed }) => date > TODAY && !fixed)!;
+  const first = session.blocks.map(inputOf);
+  const saved = await saveBlocks(director, { session: session.id, version: session.version, blocks: first.slice(0, 3) });
+  expect(await answerOf(saveBlocks(await deskOf('director'), { session: session.id, version: session.version, blocks: first }))).toBe('clash');
+  expect((await sessionById(await deskOf('director'), session.id)).blocks).toHaveLength(3);
+  await saveBlocks(director, { session: session.id, version: saved.version, blocks: first });
+  const past = (await sessionsOf(director, [boat.id])).find(({ date }) => date < TODAY)!;
+  expect(await answerOf(saveBlocks(director, { session: past.id, version: past.version, blocks: first }))).toBe('late');
+});
+
+test('a plan goes out only in order, only to somebody qualified, and its version stays as it was', async () => {
+  const director = await deskOf('director');
+  const { boat } = await demo(director);
+  const sessions = await sessionsOf(director, [boat.id]);
+  const tamsin = boat.teacher;
+  const corin = (await readStudio(director)).staff.find(({ role }) => role === 'lead teacher')!;
+  const pumps = sessions.find(({ blocks, fixed }) => !fixed && blocks.some((block) => block.kind === 'technique' && block.technique === 'pumps-27'))!;
+  await expect(publishPlan(director, { session: pumps.id, version: pumps.version, teacher: tamsin })).rejects.toThrow(/not qualified for 27 pumps/);
+  const { number } = await publishPlan(director, { session: pumps.id, version: pumps.version, teacher: corin.id });
+  expect(number).toBe(1);
+  const outOfOrder = {
+    id: newId(),
+    technique: 'long-square-25',
+    part: null,
+    pattern: 'in 25 s, out 25 s',
+    dose: '1 round',
+    tempo: 1000,
+    minutes: null,
+  };
+  const { version } = await saveBlocks(await deskOf('director'), {
+    session: pumps.id,
+    version: pumps.version,
+    blocks: [...pumps.blocks.map(inputOf), outOfOrder],
+  });
+  await expect(publishPlan(await deskOf('director'), { session: pumps.id, version, teacher: corin.id })).rejects.toThrow(
+    /Long square at 25 s comes before/,
+  );
+  const longer = pumps.blocks.map((block) => inputOf(block.kind === 'rest' ? { ...block, minutes: block.minutes + 1 } : block));
+  const again = await saveBlocks(await deskOf('director'), { session: pumps.id, version, blocks: longer });
+  await publishPlan(await deskOf('director'), { session: pumps.id, version: again.version, teacher: corin.id });
+  const plan = await readPlan(await deskOf('director'), pumps.id);
+  expect(plan.versions).toMatchObject([{ number: 1 }, { number: 2, changes: [expect.stringContaining('Lying rest'), '+1 min'] }]);
+});
+
+test('a teacher reads, acknowledges and logs only what is in their hands, and a log sent twice is kept once', async () => {
+  const director = await deskOf('director');
+  const teacher = await deskOf('teacher');
+  const { boat, ferry, person } = await demo(director);
+  const today = (await sessionsOf(director, [boat.id])).find(({ date }) => date === TODAY)!;
+  const room = await readClass(teacher, today.id);
+  expect(room).toMatchObject({ acknowledged: false, today: true, logged: false });
+  expect(await answerOf(readClass(await deskOf('lead teacher'), today.id))).toBe('not-found');
+  expect(await answerOf(acknowledgePlan(await deskOf('lead teacher'), { session: today.id, plan: room.plan.id }))).toBe('not-found');
+  expect(await answerOf(acknowledgePlan(teacher, { session: today.id, plan: newId() }))).toBe('clash');
+  await acknowledgePlan(teacher, { session: today.id, plan: room.plan.id });
+  await acknowledgePlan(teacher, { session: today.id, plan: room.plan.id });
+  expect((await readPlan(director, today.id)).acknowledgedAt).toMatch(/Tue 24 Nov, 09:00/);
+
+  const everyone = await members(director, ferry);
+  const attendance = everyone.map(({ id }) => ({ person: id, came: true, effort: 'easy', stopSigns: [] as string[] }));
+  const log = { id: newId(), session: today.id, plan: room.plan.id, reached: 'all of it', note: '', attendance };
+  const stray = { ...log, attendance: [{ ...attendance[0], person: newId() }] };
+  expect(await answerOf(logClass(teacher, stray))).toBe('invalid');
+  expect(await answerOf(logClass(teacher, { ...log, attendance: [{ ...attendance[0], stopSigns: ['boredom'] }] }))).toBe('invalid');
+  expect(await logClass(teacher, log)).toEqual({ kept: true });
+  expect(await logClass(await deskOf('teacher'), log)).toEqual({ kept: false });
+  const at = (await progressOf(director, [today.id])).get(today.id)!;
+  expect(at.log?.attendance).toHaveLength(everyone.length);
+  const fenna = await person('Fenna T.');
+  const asked = room.people.find(({ id }) => id === fenna)!;
+  expect(Object.keys(asked.byDoor)).toHaveLength(12);
+  const bram = room.people.find(({ name }) => name === 'Bram O.')!;
+  expect(bram.byDoor['fine/free/none']).toEqual([]);
+  expect(bram.byDoor['unwell/free/none'].map(({ answer }) => answer)).toContain('leave out');
+});
+
+test('answers are sealed at rest, readings are recorded, and what is append-only stays', async () => {
+  const director = await deskOf('director');
+  const { ferry, person } = await demo(director);
+  const rows = await director.em.find(ScreeningRow, {});
+  expect(rows.length).toBeGreaterThan(30);
+  expect(rows.filter(({ sealed }) => /pressure|asthma|lungs|panic|birthDate|1988/.test(sealed))).toEqual([]);
+  const before = await director.em.count(ReadingRow);
+  await readCohort(director, ferry, { date: TODAY, focus: { person: await person('Juno B.'), technique: 'equal-4-4-4' } });
+  expect(await director.em.count(ReadingRow)).toBe(before + 1);
+  for (const table of ['screening', 'plan_version', 'acknowledgement', 'class_log', 'screening_reading']) {
+    await expect((await freshManager()).execute(`delete from ${table}`)).rejects.toThrow(/append-only/);
+    await expect((await freshManager()).execute(`update ${table} set studio = studio`)).rejects.toThrow(/append-only/);
+  }
+});
+
+test('a vault opens only with its own keys', () => {
+  const [ours, theirs] = [vaultFrom(Buffer.alloc(32, 1)), vaultFrom(Buffer.alloc(32, 2))];
+  const key = ours.newWrappedKey();
+  const sealed = ours.seal(key, 'no holds');
+  expect(ours.open(key, sealed)).toBe('no holds');
+  expect(() => theirs.open(key, sealed)).toThrow();
+  expect(() => ours.open(ours.newWrappedKey(), sealed)).toThrow();
+  const [version, iv, tag, data] = sealed.split('.');
+  expect(() => ours.open(key, [version, iv, tag, Buffer.from(data, 'base64url').fill(0).toString('base64url')].join('.'))).toThrow();
+});
+
+test('sign-in: right, wrong, limited by account, idle for twelve hours, ended', async () => {
+  const right = { email: 'Corin@pellwick.example', password: 'tide-table-two', address: '10.0.0.1' };
+  const token = await signIn(await freshManager(), right, NOW);
+  expect(await whoHas(await freshManager(), token, NOW)).toMatchObject({ role: 'lead teacher', studioName: 'Pellwick Boathouse Studio' });
+  expect(await whoHas(await freshManager(), `${token}x`, NOW)).toBeNull();
+  const later = (hours: number) => new Date(NOW.getTime() + hours * 3_600_000);
+  expect(await whoHas(await freshManager(), token, later(11))).not.toBeNull();
+  expect(await whoHas(await freshManager(), token, later(24))).toBeNull();
+  for (let attempt = 0; attempt < 8; attempt += 1) {
+    expect(await answerOf(signIn(await freshManager(), { ...right, password: 'wrong' }, NOW))).toBe('invalid');
+  }
+  expect(await answerOf(signIn(await freshManager(), right, NOW))).toBe('too-many');
+  expect(await answerOf(signIn(await freshManager(), right, later(1)))).toBe('allowed');
+  const another = await signIn(await freshManager(), right, later(1));
+  await signOut(await freshManager(), another);
+  expect(await whoHas(await freshManager(), another, later(1))).toBeNull();
+}, 30_000);
+
+test('people and the studio: dates in the future, closures that end before they start, a lost race', async () => {
+  const director = await deskOf('director');
+  const { choir } = await demo(director);
+  const person = { cohort: choir, name: 'Petra L.', birthDate: '2027-01-01', screened: true, screenedOn: '2026-11-20', answers: [] };
+  await expect(addPerson(director, person)).rejects.toMatchObject({ fields: [{ field: 'birthDate' }] });
+  await expect(addPerson(director, { ...person, birthDate: null, screenedOn: '2026-11-30' })).rejects.toMatchObject({
+    fields: [{ field: 'screenedOn' }],
+  });
+  await expect(addPerson(director, { ...person, birthDate: null, answers: [{ condition: 'hiccups', answer: 'yes' }] })).rejects.toMatchObject({
+    code: 'invalid',
+  });
+  await expect(addClosure(director, { from: '2026-12-10', until: '2026-12-09', reason: 'floor' })).rejects.toMatchObject({
+    fields: [{ field: 'until' }],
+  });
+  const { studio } = await readStudio(director);
+  await saveConventions(director, { version: studio.version, tempoSeconds: 1.1, naturalSeconds: 4 });
+  expect(await answerOf(saveConventions(director, { version: studio.version, tempoSeconds: 1, naturalSeconds: 4 }))).toBe('clash');
+  expect((await readStudio(await deskOf('director'))).studio.tempo).toBe(1100);
+});
+
+function goal(technique: string) {
+  return { technique, pattern: technique === '4-7-8' ? '4:7:8' : '4:6', dose: '4 rounds', practise: 2 };
+}

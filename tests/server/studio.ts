@@ -1,0 +1,76 @@
+import { v7 as newId } from 'uuid';
+import { loadScenario } from '../../demo/scenario';
+import { DEMO_STAFF } from '../../demo/staff';
+import { isoDate, type IsoDate } from '../../src/core/units';
+import { migrate } from '../../src/server/db/migrate';
+import { freshManager, orm } from '../../src/server/db/orm';
+import { CohortRow, CourseRow, PersonRow, StaffRow, StudioRow, type Role } from '../../src/server/db/rows';
+import { deskFor, type Desk } from '../../src/server/desk';
+import { openStudio } from '../../src/server/usecases/studio/openStudio';
+import { Refusal } from '../../src/server/errors';
+
+/** A real database with the demo in it, and a second studio beside it that must see nothing of the first. */
+
+export const NOW = new Date('2026-11-24T09:00:00Z');
+export const TODAY: IsoDate = isoDate('2026-11-24');
+
+/** Makes both studios once for a whole run; later files find them. */
+export async function openBoth(): Promise<void> {
+  process.env.OAKEN_MASTER_KEY_FILE ??= `${process.cwd()}/.oaken-test/master.key`;
+  await migrate();
+  const em = await freshManager();
+  if ((await em.count(StudioRow)) > 0) return;
+  await loadScenario(em, NOW);
+  await openStudio(
+    await freshManager(),
+    { name: 'Sallow Quay Rooms', zone: 'Europe/Lisbon' },
+    [{ name: 'Wilmot Gray', email: 'wilmot@sallow.example', role: 'director', password: 'another-studio', qualifications: [] }],
+    newId,
+  );
+}
+
+export const closeDatabase = async () => (await orm()).close();
+
+/** A desk for one of the demo's staff by role, or for the director of the other studio. */
+export async function deskOf(role: Role | 'stranger', now = NOW): Promise<Desk> {
+  const em = await freshManager();
+  const email = role === 'stranger' ? 'wilmot@sallow.example' : DEMO_STAFF.find((staff) => staff.role === role)!.email;
+  const staff = await em.findOneOrFail(StaffRow, { email });
+  const studio = await em.findOneOrFail(StudioRow, { id: staff.studio });
+  return deskFor({ id: staff.id, studio: studio.id, studioName: studio.name, zone: studio.zone, name: staff.name, role: staff.role }, now);
+}
+
+/** The refusal's code, or "allowed". Anything that is not a refusal is a bug and throws on. */
+export async function answerOf(work: Promise<unknown>): Promise<string> {
+  try {
+    await work;
+    return 'allowed';
+  } catch (error) {
+    if (error instanceof Refusal) return error.code;
+    throw error;
+  }
+}
+
+export async function demo(desk: Desk) {
+  const cohort = (name: string) => desk.em.findOneOrFail(CohortRow, { name });
+  const course = (name: string) => desk.em.findOneOrFail(CourseRow, { name });
+  const [ferry, choir] = await Promise.all([cohort('Ferry crew, early shift'), cohort('Choir and brass')]);
+  const [boat, phrases] = await Promise.all([course('Steady on the early boat'), course('Long phrases')]);
+  const person = async (name: string) => (await desk.em.findOneOrFail(PersonRow, { name })).id;
+  return { ferry: ferry.id, choir: choir.id, boat, phrases, person };
+}
+
+/** A small course that could be made. */
+export function courseInput(teacher: string, cohort = newId()) {
+  return {
+    name: 'A trial',
+    cohort,
+    firstDate: '2026-12-01',
+    weeks: 4,
+    weekdays: [2],
+    start: '18:30',
+    minutes: 60,
+    teacher,
+    goals: [{ technique: 'equal-4-4', pattern: '4:4', dose: '4 min', practise: 2 }],
+  };
+}
