@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid';
 import { checkCourse } from '../../src/core/course';
+import { techniqueOf } from '../../src/core/techniques';
 import { vaultFrom } from '../../src/server/auth/vault';
 import { signIn, signOut, whoHas } from '../../src/server/auth/signin';
 import { ReadingRow, ScreeningRow, SessionRow } from '../../src/server/db/rows';
@@ -57,15 +58,22 @@ test('a course is made, drafted, changed by hand and mended', async () => {
     ...courseInput(phrases.teacher, choir),
     weeks: 5,
     weekdays: [2, 5],
-    goals: [goal('longer-4-6')],
+    goals: [goal('alternate-4-4')],
   });
   await draftCourse(director, { course: other, version: 1 });
   const drafted = await sessionsOf(director, [other]);
-  const block = drafted.flatMap(({ blocks }) => blocks).find((each) => each.kind === 'technique' && each.technique === 'longer-4-6')!;
+  // Something that another open class does not practise, so that it can be moved there.
+  const practises = (blocks: readonly Block[], technique: string) => blocks.some((each) => each.kind === 'technique' && each.technique === technique);
+  const moves = drafted
+    .flatMap(({ blocks }) => blocks)
+    .flatMap((each) => {
+      const to = each.kind === 'technique' && drafted.find(({ blocks }) => !practises(blocks, each.technique));
+      return to ? [{ block: each, free: to }] : [];
+    });
+  const { block, free } = moves[0];
   expect(await answerOf(moveBlock(director, { course: other, version: 1, block: block.id, to: drafted[0].id }))).toBe('clash');
-  const free = drafted.find(({ blocks }) => !blocks.some((each) => each.kind === 'technique' && each.technique === 'longer-4-6'))!;
   const version = await versionOf(other);
-  await moveBlock(director, { course: other, version, block: block.id, to: free.id });
+  await moveBlock(await deskOf('director'), { course: other, version, block: block.id, to: free.id });
   const moved = await sessionsOf(await deskOf('director'), [other]);
   expect(moved.find(({ id: moveTo }) => moveTo === free.id)!.blocks.map((each) => each.id)).toContain(block.id);
   expect(
@@ -236,5 +244,6 @@ test('people and the studio: dates in the future, closures that end before they 
 });
 
 function goal(technique: string) {
-  return { technique, pattern: technique === '4-7-8' ? '4:7:8' : '4:6', dose: '4 rounds', practise: 2 };
+  const { pattern, dose } = techniqueOf(technique);
+  return { technique, pattern, dose, practise: 2 };
 }

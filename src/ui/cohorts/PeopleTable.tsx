@@ -59,6 +59,7 @@ export function PeopleTable({ cohort, people, table, focus }: Props) {
                         <Link
                           href={`/cohorts/${cohort}?date=${date}&person=${person}&technique=${id}`}
                           scroll={false}
+                          prefetch={false}
                           className={styles.cell}
                           aria-label={`${name}, ${technique}: ${answer}${doing ? `, ${doing}` : ''}`}
                         >

@@ -9,6 +9,7 @@ import type { readCourse, ShownCheck } from '@/server/usecases/courses/readCours
 import type { Reply } from '../forms/reply';
 import { Checks } from './Checks';
 import { CourseLadder } from './CourseLadder';
+import { Plank } from '../shell/Plank';
 
 export type CourseView = Awaited<ReturnType<typeof readCourse>>;
 
@@ -53,7 +54,7 @@ export function CourseBoard({ view }: { view: CourseView }) {
     <DndContext sensors={sensors} id="course" onDragEnd={({ active, over }: DragEndEvent) => over && move(String(active.id), String(over.id))}>
       <div className="two" aria-busy={busy}>
         <CourseLadder view={view} move={view.mayEdit ? move : null} />
-        <aside className="plank stack">
+        <Plank>
           <p role="alert" className={refused ? 'note bad' : 'sr'}>
             {refused}
           </p>
@@ -61,7 +62,7 @@ export function CourseBoard({ view }: { view: CourseView }) {
             {said}
           </p>
           <Checks checks={view.checks} onMend={view.mayEdit ? mend : null} busy={busy} />
-        </aside>
+        </Plank>
       </div>
     </DndContext>
   );

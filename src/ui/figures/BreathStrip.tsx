@@ -32,7 +32,7 @@ interface Props {
   readonly height?: number;
   /** Counts, phases and sides in writing; a chip has none. */
   readonly labels?: boolean;
-  /** What a screen reader hears. */
+  /** What a screen reader hears; empty where the words stand beside it. */
   readonly title: string;
 }
 
@@ -45,7 +45,12 @@ export function BreathStrip({ pattern, pace, width = 770, height = 200, labels =
   const x = (ms: number) => box.left + ((width - box.left - box.right) * ms) / length;
   const y = (level: number) => height - box.bottom - (height - box.top - box.bottom) * level;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width="100%" role="img" aria-label={title} style={{ display: 'block', maxHeight: height * 1.3 }}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width="100%"
+      {...(title ? { role: 'img', 'aria-label': title } : { 'aria-hidden': true })}
+      style={{ display: 'block', maxHeight: height * 1.3 }}
+    >
       <defs>
         <pattern id={`${id}hatch`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="7" height="7" fill="var(--pale-oak)" />

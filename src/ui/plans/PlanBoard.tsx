@@ -12,6 +12,7 @@ import { BlockRow } from './BlockRow';
 import { draftOf, newPart, newTechnique, plannedMinutes, readDraft, toInput, type Draft } from './edit';
 import styles from './PlanBoard.module.css';
 import { Publish } from './Publish';
+import { Plank } from '../shell/Plank';
 
 export type PlanView = Awaited<ReturnType<typeof readPlan>>;
 
@@ -115,10 +116,10 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
             </div>
           )}
         </div>
-        <aside className="plank stack">
+        <Plank>
           <Publish plan={plan} version={version} ready={whole && !saved?.bad} onDone={() => router.refresh()} />
           <Checks checks={plan.checks} onMend={null} busy={false} days={false} />
-        </aside>
+        </Plank>
       </div>
     </>
   );

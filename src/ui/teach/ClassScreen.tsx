@@ -48,7 +48,7 @@ export function ClassScreen({ room, run, change }: Props) {
   const here = differing.get(moment.block.id);
   const end = () => change({ player: step(run.player, 'pause', deviceClock(), line), stage: room.today ? 'log' : 'plan' });
   return (
-    <Dialog fullScreen open aria-label="Class" slotProps={{ paper: { className: styles.screen } }} transitionDuration={0}>
+    <Dialog fullScreen open slotProps={{ paper: { className: styles.screen, 'aria-label': 'Class' } }} transitionDuration={0}>
       <Rails moment={moment} mirror={run.mirror} />
       <div className={styles.middle}>
         <Now moment={moment} />

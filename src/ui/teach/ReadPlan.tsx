@@ -10,6 +10,7 @@ import type { ReadClass } from '@/server/usecases/teach/readClass';
 import { Signs } from '../plans/Signs';
 import { InstructionLines } from './InstructionLines';
 import styles from './Teach.module.css';
+import { Plank } from '../shell/Plank';
 
 /** The plan as a teacher reads it: what, how long, who does what instead, what to watch for. */
 export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void }) {
@@ -91,7 +92,7 @@ export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void
             )}
           </section>
         </div>
-        <aside className="plank stack">
+        <Plank>
           <h2>Watch for</h2>
           {cautions.map(({ name, cautions: own, watchFor }) => (
             <p key={name} className="small">
@@ -99,7 +100,7 @@ export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void
             </p>
           ))}
           <Signs stopSigns={room.stopSigns} emergency={room.emergency} />
-        </aside>
+        </Plank>
       </div>
     </>
   );

@@ -5,6 +5,7 @@ import { LADDER, needsOf, opens, sessionsBefore, wayDown, wayUp } from '@/core/l
 import { findTechnique, TECHNIQUES, techniqueOf } from '@/core/techniques';
 import { Steps } from '@/ui/ladder/Steps';
 import { LadderFigure } from '@/ui/ladder/LadderFigure';
+import { Plank } from '@/ui/shell/Plank';
 
 export const metadata: Metadata = { title: 'Ladder' };
 
@@ -32,7 +33,7 @@ export default async function LadderPage({ searchParams }: { searchParams: Promi
           <div style={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The ladder, scrolls sideways">
             <LadderFigure picked={picked?.id ?? null} below={new Set(below)} above={new Set(above)} />
           </div>
-          <aside className="plank stack">{picked ? <Picked id={picked.id} below={below} above={above} /> : <Unpicked />}</aside>
+          <Plank>{picked ? <Picked id={picked.id} below={below} above={above} /> : <Unpicked />}</Plank>
         </div>
       </>
     );

@@ -9,6 +9,7 @@ import type { Standing } from '@/server/usecases/cohorts/listCohorts';
 import { CellFocus } from '@/ui/cohorts/CellFocus';
 import { PeopleTable } from '@/ui/cohorts/PeopleTable';
 import { MarkKey } from '@/ui/figures/Mark';
+import { Plank } from '@/ui/shell/Plank';
 
 export const metadata: Metadata = { title: 'Cohort' };
 
@@ -53,7 +54,7 @@ export default async function CohortPage({ params, searchParams }: { params: Pro
         ) : (
           <div className="two">
             <PeopleTable cohort={id} people={people} table={table} focus={table.focus ?? null} />
-            <aside className="plank stack">
+            <Plank>
               {table.focus ? (
                 <CellFocus focus={table.focus} date={table.date} />
               ) : (
@@ -61,7 +62,7 @@ export default async function CohortPage({ params, searchParams }: { params: Pro
               )}
               <MarkKey />
               <p className="small soft">Screening is for planning. It clears nobody: licensed clinicians decide.</p>
-            </aside>
+            </Plank>
           </div>
         )}
       </>

@@ -8,6 +8,7 @@ import { CueSheet } from '@/ui/plans/CueSheet';
 import { Instructions } from '@/ui/plans/Instructions';
 import { PlanBoard } from '@/ui/plans/PlanBoard';
 import { Signs } from '@/ui/plans/Signs';
+import { Plank } from '@/ui/shell/Plank';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -32,7 +33,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
             <Instructions people={plan.people} blocks={session.blocks} asOf={plan.asOf} />
             <CueSheet cues={plan.cues} blocks={session.blocks} />
           </div>
-          <aside className="plank stack">
+          <Plank>
             <h2>Cautions</h2>
             {plan.cautions.map(({ name, cautions, watchFor }) => (
               <div key={name}>
@@ -46,7 +47,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
               </div>
             ))}
             <Signs stopSigns={plan.stopSigns} emergency={plan.emergency} />
-          </aside>
+          </Plank>
         </div>
       </>
     );

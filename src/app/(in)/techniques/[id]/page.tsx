@@ -7,6 +7,7 @@ import { Refusal } from '@/server/errors';
 import { readConventions } from '@/server/usecases/studio/readConventions';
 import { Steps } from '@/ui/ladder/Steps';
 import { Bench } from '@/ui/techniques/Bench';
+import { Plank } from '@/ui/shell/Plank';
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
   return { title: findTechnique((await params).id)?.name ?? 'Not here' };
@@ -50,7 +51,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
         </p>
         <div className="two">
           <Bench pattern={technique.pattern} dose={technique.dose} tempo={tempo} naturalBreath={naturalBreath} tags={of.tags} />
-          <aside className="plank stack">
+          <Plank>
             <section>
               <h2>Needs</h2>
               <Steps edges={needsOf(LADDER, id)} end="needs" none="Nothing: it stands on the ground." href={(other) => `/techniques/${other}`} />
@@ -83,7 +84,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
                 ))}
               </section>
             )}
-          </aside>
+          </Plank>
         </div>
       </>
     );

@@ -1,0 +1,185 @@
+import { expect, test } from '@playwright/test';
+import { accessible, signInAs } from './story';
+
+test('a director signs in and finds a technique by a misspelt name', async ({ page }) => {
+  await page.goto('/courses');
+  await expect(page).toHaveURL(/sign-in/);
+  await accessible(page);
+  await page.getByLabel('E-mail').fill('linnet@pellwick.example');
+  await page.getByLabel('Password').fill('not this');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('do not belong together')).toBeVisible();
+  await expect(page.getByLabel('E-mail')).toHaveValue('linnet@pellwick.example');
+  await signInAs(page, 'director');
+  await expect(page.getByRole('heading', { name: 'Good day, Linnet' })).toBeVisible();
+  await accessible(page);
+
+  await page.getByRole('link', { name: 'Techniques' }).click();
+  await page.getByRole('searchbox', { name: 'Find a technique' }).fill('ujayi');
+  await page.getByRole('link', { name: /Throat sound 4:4/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Throat sound/ })).toBeVisible();
+  await accessible(page);
+});
+
+test('the bench follows every keystroke and says where a mistake is', async ({ page }) => {
+  await signInAs(page, 'director', '/techniques');
+  const pattern = page.getByLabel('Pattern');
+  const reading = page.getByTestId('reading');
+  await pattern.fill('4:7:8');
+  await expect(reading).toContainText('19 counts × 1 s');
+  await expect(reading).toContainText('2 × (4:5) + 1 free');
+  await pattern.fill('in 4 left, hodl 2, out 6 right');
+  await expect(page.getByText('At character 12: found “hodl”')).toBeVisible();
+  await expect(page.getByText('Did you mean “hold”?')).toBeVisible();
+  await pattern.fill('in 4 left, hold 2, out 6 right, alternating');
+  await page.getByLabel('Dose').fill('9 rounds of 2');
+  await page.getByLabel('Seconds a count').fill('1.1');
+  await expect(reading).toContainText('26.4 s');
+  await expect(reading).toContainText('9 and 9');
+  await accessible(page);
+});
+
+test('the ladder shows the way down and up', async ({ page }) => {
+  await signInAs(page, 'director', '/ladder');
+  await accessible(page);
+  await page.getByRole('link', { name: '4:7:8' }).first().click();
+  await expect(page.getByText(/4:7:8 stands on \d+ others/)).toBeVisible();
+});
+
+test('a person is added with screening, and the table says what they do instead and why', async ({ page }) => {
+  await signInAs(page, 'director', '/cohorts');
+  await accessible(page);
+  await page.getByRole('link', { name: 'Choir and brass' }).click();
+  await page.getByRole('link', { name: 'Add a person' }).click();
+  await page.getByRole('button', { name: /Add|Keep|Save/ }).click();
+  await expect(page.getByText('Please give a name.')).toBeVisible();
+  await page.getByLabel('Name, as the studio uses it').fill('Oriel T.');
+  await page.getByLabel('Birth date', { exact: true }).fill('1979-05-04');
+  const pressure = page.getByRole('group', { name: 'Do you have high blood pressure?' });
+  await pressure.getByRole('radio', { name: 'yes' }).check();
+  await page.getByLabel('Measured and controlled').check();
+  await accessible(page);
+  await page.getByRole('button', { name: /Add|Keep|Save/ }).click();
+  await expect(page.getByRole('rowheader', { name: 'Oriel T.' })).toBeVisible();
+  await page.getByRole('link', { name: /Oriel T\., Equal 4:4:4: ask first/ }).click();
+  const plank = page.getByRole('complementary');
+  await expect(plank).toContainText('high blood pressure');
+  await expect(plank).toContainText('No hold after the inhale');
+  await expect(plank).toContainText('2 × (3:3)');
+  await accessible(page);
+});
+
+test('a course is made, drafted, moved by keyboard and by drag, and answers on the plank', async ({ page }) => {
+  await signInAs(page, 'director', '/courses');
+  await accessible(page);
+  await page.getByRole('link', { name: 'Make a course' }).click();
+  await page.getByLabel('Name of the course').fill('Evenings by the slip');
+  await page.getByLabel('Cohort').selectOption({ label: 'Choir and brass' });
+  await page.getByLabel('Weeks', { exact: true }).fill('0');
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await expect(page.getByText('A course of no weeks ends before it starts')).toBeVisible();
+  await expect(page.getByLabel('Name of the course')).toHaveValue('Evenings by the slip');
+  await page.getByLabel('Weeks', { exact: true }).fill('6');
+  await page.getByLabel('Technique').first().selectOption({ label: '4:7:8' });
+  await accessible(page);
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await expect(page.getByRole('heading', { name: 'Evenings by the slip' })).toBeVisible();
+  await page.getByRole('button', { name: 'Draft', exact: true }).click();
+  const goal = page.getByRole('button', { name: /^4:7:8, 4 rounds/ });
+  await expect(goal.first()).toBeVisible();
+  await expect(page.getByText('Nothing is out of order.').first()).toBeVisible();
+  await accessible(page);
+
+  // By keyboard: the first 4:7:8 goes one class earlier until a check answers.
+  const checks = page.getByRole('region', { name: 'Checks' });
+  for (let step = 0; step < 4 && (await checks.getByText(/the ladder asks for/).count()) === 0; step += 1) {
+    await goal.last().focus();
+    await page.keyboard.press('Alt+ArrowDown');
+    await expect(page.getByText(/4:7:8 moved to/)).toBeVisible();
+    await page.waitForTimeout(400);
+  }
+  await expect(checks.getByText(/the ladder asks for/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('row')
+      .filter({ hasText: /the ladder asks for/ })
+      .first(),
+  ).toBeVisible();
+
+  // By drag: to the latest class that does not practise it.
+  await page.setViewportSize({ width: 1280, height: 1700 });
+  const rows = page.getByRole('row').filter({ has: page.getByRole('button') }).filter({ hasNot: page.getByRole('button', { name: /^4:7:8, / }) });
+  await page.evaluate(() => scrollTo(0, 0));
+  const from = (await goal.last().boundingBox())!;
+  const to = (await rows.first().boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 20, from.y - 20, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 10 });
+  await page.mouse.up();
+  await expect(checks.getByText(/the ladder asks for/)).toHaveCount(0);
+});
+
+test('a session is fitted, published, and two tabs cannot lose each other’s work', async ({ page, context }) => {
+  await signInAs(page, 'director', '/courses');
+  await page.getByRole('link', { name: 'Steady on the early boat' }).click();
+  // The next class that is not published yet.
+  await page
+    .getByRole('link', { name: /^(Mon|Tue|Wed|Thu|Fri|Sat|Sun) / })
+    .first()
+    .click();
+  await expect(page.getByRole('region', { name: 'Versions' })).toContainText('Not published');
+  await accessible(page);
+  const minutes = page.getByText(/of 60 minutes/);
+  await expect(minutes).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(page.url());
+  const rest = page.getByLabel('Minutes of Lying rest');
+  await rest.fill('12');
+  await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
+  const before = await minutes.innerText();
+  await rest.fill('13.5');
+  await expect(minutes).not.toHaveText(before);
+  await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
+  await rest.fill('0');
+  await expect(page.getByText('From half a minute to 90 minutes.')).toBeVisible();
+  await expect(page.getByText('Not saved while a line does not read.')).toBeVisible();
+  await rest.fill('12');
+  await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
+
+  await second.getByLabel('Minutes of Close').fill('4');
+  await expect(second.getByText('Somebody else saved this meanwhile.')).toBeVisible();
+  await expect(second.getByLabel('Minutes of Close')).toHaveValue('4');
+  await second.close();
+
+  await page.getByLabel('Hand it to').selectOption({ label: 'Corin Vasey' });
+  await page.getByRole('button', { name: 'Publish version 1' }).click();
+  await expect(page.getByText(/With Corin Vasey since/)).toBeVisible();
+});
+
+test('the studio closes days, and a course that would start then is told so', async ({ page }) => {
+  await signInAs(page, 'director', '/studio');
+  await accessible(page);
+  await page.getByLabel('First closed day').fill('2027-03-01');
+  await page.getByLabel('Last closed day').fill('2027-02-01');
+  await page.getByLabel('Why').fill('the tide gate is mended');
+  await page.getByRole('button', { name: 'Close these days' }).click();
+  await expect(page.getByText('The last day is before the first')).toBeVisible();
+  await page.getByLabel('Last closed day').fill('2027-03-07');
+  await page.getByRole('button', { name: 'Close these days' }).click();
+  await expect(page.getByText('Mon 1 Mar – Sun 7 Mar')).toBeVisible();
+  await page.goto('/courses/new');
+  await page.getByLabel('Name of the course').fill('Spring');
+  await page.getByLabel('First day').fill('2027-03-02');
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await expect(page.getByText('The studio is closed then: the tide gate is mended')).toBeVisible();
+});
+
+test('a tab that was signed out says so and keeps what was typed', async ({ page, context }) => {
+  await signInAs(page, 'director', '/studio');
+  await page.getByLabel('Why').fill('spring tide');
+  await context.clearCookies();
+  await page.getByRole('button', { name: 'Close these days' }).click();
+  await expect(page.getByText('You were signed out. What you typed is still here')).toBeVisible();
+  await expect(page.getByLabel('Why')).toHaveValue('spring tide');
+});

@@ -1,0 +1,27 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+import { DEMO_STAFF } from '../../demo/staff';
+
+export type Role = (typeof DEMO_STAFF)[number]['role'];
+
+/** Signs in by typing, as a person would. */
+export async function signInAs(page: Page, role: Role, next = '/'): Promise<void> {
+  const { email, password } = DEMO_STAFF.find((staff) => staff.role === role)!;
+  await page.goto(`/sign-in?next=${encodeURIComponent(next)}`);
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL((url) => url.pathname === next);
+}
+
+/** No serious violation of accessibility on the page as it stands. */
+export async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.length} times, first ${nodes[0].html.slice(0, 160)}`)).toEqual([]);
+}
+
+/** Nothing on the page wider than the screen. */
+export async function fitsTheWidth(page: Page): Promise<void> {
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0);
+}

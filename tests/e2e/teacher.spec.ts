@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { accessible, fitsTheWidth, signInAs } from './story';
+
+test('a teacher on a phone reads, opens, teaches without a network, logs, and the director sees it', async ({ page, context, browser }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signInAs(page, 'teacher', '/teach');
+  await expect(page.getByText('You teach Steady on the early boat today at 05:45.')).toBeVisible();
+  await accessible(page);
+  await fitsTheWidth(page);
+  await page.getByRole('heading', { name: 'Today' }).locator('..').getByRole('link').click();
+  await expect(page.getByRole('heading', { name: 'Stop signs' })).toBeAttached();
+  await accessible(page);
+  await fitsTheWidth(page);
+  await page.getByRole('button', { name: 'I have read it' }).click();
+  await page.getByRole('button', { name: 'Open the class' }).click();
+
+  await expect(page.getByRole('heading', { name: 'At the door' })).toBeVisible();
+  const bram = page.getByRole('listitem').filter({ has: page.getByRole('group', { name: 'Today: Bram O.' }) });
+  await expect(bram.getByText(/leave out/)).toHaveCount(0);
+  await bram.getByRole('button', { name: 'unwell' }).click();
+  await expect(bram.getByText(/leave out/).first()).toBeVisible();
+  await page.getByRole('group', { name: 'Today: Asta R.' }).getByRole('button', { name: 'not here' }).click();
+  await accessible(page);
+  await fitsTheWidth(page);
+  // What the open page and the device need is kept now.
+  await expect.poll(() => page.evaluate(async () => (await (await caches.open('oaken-class')).keys()).length)).toBeGreaterThan(3);
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'To the class screen' }).click();
+  const screen = page.getByRole('dialog', { name: 'Class' });
+  await expect(screen).toContainText('Arrive and find a seat');
+  await accessible(page);
+  await page.keyboard.press('Space');
+  await expect(screen.getByRole('button', { name: /Pause/ })).toBeVisible();
+  for (let block = 0; block < 12 && !/round 1 of/.test(await screen.innerText()); block += 1)
+    await screen.getByRole('button', { name: 'Next block' }).click();
+  await expect(screen).toContainText(/round 1 of/);
+  await expect(screen).toContainText(/(In|Out)/);
+  await page.keyboard.press('s');
+  await expect(screen).toContainText('1 stop sign marked');
+  await page.keyboard.press('Space');
+  await expect(screen.getByRole('button', { name: /Go on/ })).toBeVisible();
+
+  // A reload without a network goes on where it was.
+  await page.reload();
+  await expect(screen).toContainText(/round 1 of/);
+  await expect(screen).toContainText('1 stop sign marked');
+  await screen.getByRole('button', { name: /End class/ }).click();
+
+  await expect(page.getByRole('heading', { name: 'How was it?' })).toBeVisible();
+  await expect(page.getByText('10 of 11 came')).toBeVisible();
+  await page.getByRole('group', { name: 'Juno B.' }).getByRole('button', { name: 'strained' }).click();
+  await page.getByLabel('Stop sign: Juno B.').selectOption('dizziness');
+  await page.getByLabel('A note to the director').fill('Swell outside; kept it short.');
+  await accessible(page);
+  await fitsTheWidth(page);
+  await page.getByRole('button', { name: 'Send the log' }).click();
+  await expect(page.getByRole('heading', { name: 'Kept on this device' })).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('A class log that waited on this device has arrived.')).toBeVisible({ timeout: 40_000 });
+
+  const director = await (await browser.newContext()).newPage();
+  await signInAs(director, 'director', '/plans');
+  await director.getByRole('row').filter({ hasText: '10 of 11 came' }).filter({ hasText: 'stop sign' }).getByRole('link').first().click();
+  await expect(director.getByText(/Read and acknowledged/)).toBeVisible();
+  const log = director.getByRole('region', { name: 'Class log' });
+  await expect(log).toContainText('Logged by Tamsin Brae');
+  await expect(log).toContainText('Missed by Asta R.');
+  await expect(log).toContainText('Juno B.: strained, dizziness');
+  await expect(log).toContainText('Swell outside; kept it short.');
+  await accessible(director);
+});
