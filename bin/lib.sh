@@ -45,7 +45,7 @@ as_pg() {
 ensure_home() {
   mkdir -p "$home" 2>/dev/null || fail "the data folder $home cannot be made. Set OAKEN_HOME to a folder you may write to."
   [ -O "$home" ] || fail "the data folder $home belongs to $(stat -c %U "$home"). Set OAKEN_HOME to a folder of your own."
-  chmod 711 "$home"
+  { chmod 711 "$home" && touch "$home/.writable" && rm "$home/.writable"; } 2>/dev/null || fail "the data folder $home cannot be written to. Set OAKEN_HOME to a folder you may write to."
   [ -f "$home/database.password" ] || (umask 077 && node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))' > "$home/database.password")
   [ -f "$home/master.key" ] || (umask 077 && node -e 'process.stdout.write(require("crypto").randomBytes(32).toString("base64"))' > "$home/master.key")
 }

@@ -24,7 +24,7 @@ export function phaseSpan(phase: Phase, tempo: Millis): Span {
 }
 
 export function phasesSpan(phases: readonly Phase[], tempo: Millis): Span {
-  return addSpans(NO_TIME, ...phases.map((phase) => phaseSpan(phase, tempo)));
+  return phases.length === 0 ? NO_TIME : addSpans(...phases.map((phase) => phaseSpan(phase, tempo)));
 }
 
 /** The part of a cycle that pace and hold share look at: without recovery breaths. */
@@ -50,8 +50,11 @@ export function breathsInCycle(pattern: Pattern): number {
     .length;
 }
 
+const NO_HOLD = { total: NO_TIME, longest: NO_TIME };
+
 /** How long holds of one kind last: all of them in a cycle, and the longest run without a free breath. */
 export function holdsIn(phases: readonly Phase[], kind: 'hold' | 'empty', tempo: Millis): { readonly total: Span; readonly longest: Span } {
+  if (!phases.some((phase) => phase.kind === kind)) return NO_HOLD;
   let total = NO_TIME;
   let longest = NO_TIME;
   let run: Span | null = null;

@@ -1,4 +1,4 @@
-import { addDays as shiftDays, differenceInCalendarDays, format, getISODay, isValid, parseISO, startOfISOWeek } from 'date-fns';
+import { format, isValid, parseISO } from 'date-fns';
 
 declare const dateBrand: unique symbol;
 /** A calendar date "2026-11-24": a day in the studio, never an instant. Made by {@link isoDate} only. */
@@ -15,24 +15,36 @@ export function isoDate(text: string): IsoDate {
   return text;
 }
 
+const DAY_MS = 86_400_000;
+
+/** Days since 1970-01-01. A date without a time is read as midnight UTC, so no clock change ever bends it. */
+function dayNumber(date: IsoDate): number {
+  return Date.parse(date) / DAY_MS;
+}
+
+function fromDayNumber(day: number): IsoDate {
+  return new Date(day * DAY_MS).toISOString().slice(0, 10) as IsoDate;
+}
+
 /** @example addDays(isoDate('2026-02-27'), 2) // "2026-03-01" */
 export function addDays(date: IsoDate, days: number): IsoDate {
-  return isoDate(format(shiftDays(parseISO(date), days), 'yyyy-MM-dd'));
+  return fromDayNumber(dayNumber(date) + days);
 }
 
 /** Days from one date to another, negative when the second is earlier. */
 export function daysBetween(from: IsoDate, to: IsoDate): number {
-  return differenceInCalendarDays(parseISO(to), parseISO(from));
+  return dayNumber(to) - dayNumber(from);
 }
 
 /** ISO weekday: 1 is Monday, 7 is Sunday. */
 export function weekday(date: IsoDate): number {
-  return getISODay(parseISO(date));
+  // Day 0 was a Thursday.
+  return ((((dayNumber(date) + 3) % 7) + 7) % 7) + 1;
 }
 
 /** The Monday of a date's week. */
 export function mondayOf(date: IsoDate): IsoDate {
-  return isoDate(format(startOfISOWeek(parseISO(date)), 'yyyy-MM-dd'));
+  return addDays(date, 1 - weekday(date));
 }
 
 /** @example dayText(isoDate('2026-11-24')) // "Tue 24 Nov" */

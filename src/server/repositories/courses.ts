@@ -1,6 +1,6 @@
 import type { CourseSession, Goal } from '@/core/course';
 import { isoDate, type IsoDate } from '@/core/units';
-import type { Desk } from '../desk';
+import { once, READ, type Desk } from '../desk';
 import { AcknowledgementRow, CourseRow, LogRow, PlanRow, SessionRow, type PlanRecord, type SessionRecord } from '../db/rows';
 import { knownId, Refusal } from '../errors';
 import { ours } from './studio';
@@ -25,25 +25,29 @@ export interface Session extends CourseSession {
   readonly version: number;
 }
 
-export async function courses(desk: Desk): Promise<Course[]> {
-  const rows = await desk.em.find(CourseRow, ours(desk), { orderBy: { firstDate: 'desc' } });
-  return rows.map((row) => ({ ...row, firstDate: isoDate(row.firstDate) }));
+export function courses(desk: Desk): Promise<Course[]> {
+  return once(desk, 'courses', async () => {
+    const rows = await desk.em.find(CourseRow, ours(desk), { ...READ, orderBy: { firstDate: 'desc' } });
+    return rows.map((row) => ({ ...row, firstDate: isoDate(row.firstDate) }));
+  });
 }
 
 export async function course(desk: Desk, id: string): Promise<Course> {
-  const row = await desk.em.findOne(CourseRow, { id: knownId(id), ...ours(desk) });
+  const row = await desk.em.findOne(CourseRow, { id: knownId(id), ...ours(desk) }, READ);
   if (!row) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
   return { ...row, firstDate: isoDate(row.firstDate) };
 }
 
 /** The sessions of some courses in order of time; past and published ones are fixed. */
-export async function sessionsOf(desk: Desk, courseIds: readonly string[]): Promise<Session[]> {
-  const rows = await desk.em.find(SessionRow, { course: [...courseIds], ...ours(desk) }, { orderBy: { date: 'asc', start: 'asc' } });
-  const published = await publishedSessions(
-    desk,
-    rows.map(({ id }) => id),
-  );
-  return rows.map((row) => toSession(row, desk.today, published.has(row.id)));
+export function sessionsOf(desk: Desk, courseIds: readonly string[]): Promise<Session[]> {
+  return once(desk, `sessions ${courseIds.join()}`, async () => {
+    const rows = await desk.em.find(SessionRow, { course: [...courseIds], ...ours(desk) }, { ...READ, orderBy: { date: 'asc', start: 'asc' } });
+    const published = await publishedSessions(
+      desk,
+      rows.map(({ id }) => id),
+    );
+    return rows.map((row) => toSession(row, desk.today, published.has(row.id)));
+  });
 }
 
 export async function session(desk: Desk, id: string): Promise<Session> {
@@ -52,7 +56,7 @@ export async function session(desk: Desk, id: string): Promise<Session> {
 }
 
 export async function sessionRow(desk: Desk, id: string): Promise<SessionRecord> {
-  const row = await desk.em.findOne(SessionRow, { id: knownId(id), ...ours(desk) });
+  const row = await desk.em.findOne(SessionRow, { id: knownId(id), ...ours(desk) }, READ);
   if (!row) throw new Refusal('not-found', 'This session is not here, or not part of your studio.');
   return row;
 }
@@ -62,7 +66,7 @@ function toSession({ id, course: of, date, start, minutes, blocks, version }: Se
 }
 
 async function publishedSessions(desk: Desk, sessions: readonly string[]): Promise<ReadonlySet<string>> {
-  const plans = await desk.em.find(PlanRow, { session: [...sessions], ...ours(desk) }, { fields: ['session'] });
+  const plans = await desk.em.find(PlanRow, { session: [...sessions], ...ours(desk) }, { ...READ, fields: ['session'] });
   return new Set(plans.map((plan) => plan.session));
 }
 
@@ -86,10 +90,10 @@ export interface Log {
 /** Plans, acknowledgements and logs of sessions, by session. The plan is the latest version. */
 export async function progressOf(desk: Desk, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
   const mine = { ...ours(desk) };
-  const plans = await desk.em.find(PlanRow, { session: [...sessions], ...mine }, { orderBy: { number: 'asc' } });
+  const plans = await desk.em.find(PlanRow, { session: [...sessions], ...mine }, { ...READ, orderBy: { number: 'asc' } });
   const [acknowledgements, logs] = await Promise.all([
-    desk.em.find(AcknowledgementRow, { plan: plans.map(({ id }) => id), ...mine }),
-    desk.em.find(LogRow, { session: [...sessions], ...mine }, { orderBy: { at: 'asc' } }),
+    desk.em.find(AcknowledgementRow, { plan: plans.map(({ id }) => id), ...mine }, READ),
+    desk.em.find(LogRow, { session: [...sessions], ...mine }, { ...READ, orderBy: { at: 'asc' } }),
   ]);
   return new Map(
     sessions.map((id): [string, Progress] => {

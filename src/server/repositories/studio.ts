@@ -1,6 +1,6 @@
 import type { Closure } from '@/core/course';
 import { isoDate, millis, type Millis } from '@/core/units';
-import type { Desk } from '../desk';
+import { once, READ, type Desk } from '../desk';
 import { ClosureRow, StaffRow, StudioRow, type Qualification, type Role } from '../db/rows';
 import { Refusal } from '../errors';
 
@@ -17,13 +17,15 @@ export interface Conventions {
   readonly version: number;
 }
 
-export async function conventions(desk: Desk): Promise<Conventions> {
-  const { name, zone, tempo, naturalBreath, version } = await desk.em.findOneOrFail(StudioRow, { id: desk.who.studio });
-  return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), version };
+export function conventions(desk: Desk): Promise<Conventions> {
+  return once(desk, 'conventions', async () => {
+    const { name, zone, tempo, naturalBreath, version } = await desk.em.findOneOrFail(StudioRow, { id: desk.who.studio }, READ);
+    return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), version };
+  });
 }
 
 export async function closures(desk: Desk): Promise<(Closure & { readonly id: string })[]> {
-  const rows = await desk.em.find(ClosureRow, ours(desk), { orderBy: { from: 'asc' } });
+  const rows = await desk.em.find(ClosureRow, ours(desk), { ...READ, orderBy: { from: 'asc' } });
   return rows.map(({ id, from, until, reason }) => ({ id, from: isoDate(from), until: isoDate(until), reason }));
 }
 
@@ -36,9 +38,11 @@ export interface StaffMember {
   readonly version: number;
 }
 
-export async function staff(desk: Desk): Promise<StaffMember[]> {
-  const rows = await desk.em.find(StaffRow, ours(desk), { orderBy: { name: 'asc' } });
-  return rows.map(({ id, name, email, role, qualifications, version }) => ({ id, name, email, role, qualifications, version }));
+export function staff(desk: Desk): Promise<StaffMember[]> {
+  return once(desk, 'staff', async () => {
+    const rows = await desk.em.find(StaffRow, ours(desk), { ...READ, orderBy: { name: 'asc' } });
+    return rows.map(({ id, name, email, role, qualifications, version }) => ({ id, name, email, role, qualifications, version }));
+  });
 }
 
 /** Staff who may be handed a class. */
