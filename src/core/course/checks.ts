@@ -14,7 +14,7 @@ export type Finding =
   | { readonly code: 'two new things'; readonly names: readonly string[] }
   | { readonly code: 'wrong hour'; readonly hours: readonly string[] }
   | { readonly code: 'guard'; readonly finding: GuardFinding }
-  | { readonly code: 'left out by all' | 'adapted'; readonly tally: Tally }
+  | { readonly code: 'left out by all' | 'adapted' | 'near a limit'; readonly tally: Tally }
   | { readonly code: 'nobody qualified' }
   | { readonly code: 'not prepared' }
   | { readonly code: 'no round fits' };
@@ -47,6 +47,7 @@ const HARM: Readonly<Record<Finding['code'], Severity>> = {
   'not prepared': 'mend',
   'wrong hour': 'mend',
   adapted: 'know',
+  'near a limit': 'know',
 };
 
 interface Last {
@@ -110,6 +111,7 @@ function blockFindings(block: TechniqueBlock, session: CourseSession, setting: C
     ...(technique.taughtAt.includes(hourOf(session.start)) ? [] : [{ code: 'wrong hour', hours: technique.taughtAt } as const]),
     ...(tally.people > 0 && unable === tally.people ? [{ code: 'left out by all', tally } as const] : []),
     ...(unable + tally.adapt > 0 && unable < tally.people ? [{ code: 'adapted', tally } as const] : []),
+    ...(tally.near > 0 && unable < tally.people ? [{ code: 'near a limit', tally } as const] : []),
     ...(setting.qualified.has(technique.family) ? [] : [{ code: 'nobody qualified' } as const]),
     ...(readBlock(block, setting.naturalBreath).timing.fits ? [] : [{ code: 'no round fits' } as const]),
   ];

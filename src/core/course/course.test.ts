@@ -21,7 +21,7 @@ const setting = (over: Partial<CourseSetting> = {}): CourseSetting => ({
   already: new Set(['natural', 'belly', 'deepened']),
   tempo: 1000,
   naturalBreath: millis(4000),
-  tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0 }),
+  tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }),
   qualified: new Set(FAMILIES.map(({ id }) => id)),
   ...over,
 });
@@ -72,7 +72,7 @@ test.each<[string, string, CourseSession[], Partial<CourseSetting>, RegExp]>([
     'everyone must leave it out',
     'equal-4-4-4',
     sessions(6),
-    { tally: ({ technique }) => ({ people: 3, leaveOut: technique === 'equal-4-4-4' ? 3 : 0, askFirst: 0, adapt: 0, watch: 0 }) },
+    { tally: ({ technique }) => ({ people: 3, leaveOut: technique === 'equal-4-4-4' ? 3 : 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }) },
     /everyone in the cohort/,
   ],
 ])('with %s the rest is kept and the goal is named', (_, technique, dated, over, words) => {
@@ -123,6 +123,14 @@ test('hand changes are answered: out of order, too soon, two new things, over ti
     setting(),
   );
   expect(checkText(soon[0])).toBe('comes too soon after Equal 4:4: the ladder asks for 4 days, so not before Sat 28 Nov');
+});
+
+test('a technique close to somebody’s limit is said, and nothing more', () => {
+  const near = setting({ tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 2 }) });
+  const [one] = sessions(1);
+  const block: TechniqueBlock = { id: 'b', kind: 'technique', technique: 'deepened', pattern: 'deepened', dose: '3 min', tempo: 1000 };
+  const [check] = checkCourse([{ ...one, blocks: [block] }], near);
+  expect([check.severity, checkText(check)]).toEqual(['know', expect.stringContaining('within 15 % of a limit for 2 people')]);
 });
 
 test('no drafted course breaks a prerequisite, runs over, or brings two new things at once', () => {

@@ -30,6 +30,8 @@ export interface Tally {
   readonly askFirst: number;
   readonly adapt: number;
   readonly watch: number;
+  /** People for whom it stands within 15 % of one of their limits. */
+  readonly near: number;
 }
 
 /** Everything a draft or a check needs to know beside the sessions. */

@@ -44,6 +44,8 @@ export function checkText({ finding, date }: Check): string {
       ];
       return `${list(parts)}; each has something to do instead`;
     }
+    case 'near a limit':
+      return `stands within 15 % of a limit for ${peopleText(finding.tally.near)}; spoken counts drift, so keep the tempo by the clock`;
     case 'nobody qualified':
       return 'has no teacher qualified for it on this course';
     case 'not prepared':

@@ -144,6 +144,28 @@ export function hasFeature(features: Features, test: FeatureTest): boolean {
   }
 }
 
+/** Spoken counts drift by up to this much, so a technique this close below a limit may be over it in the room. */
+const DRIFT = 0.15;
+
+/**
+ * Whether a technique stands just on the free side of a limit, within the drift of spoken counts.
+ * @example nearFeature(featuresOf(mustParsePattern('in 4, hold 7 s, out 4'), dose, pace), { is: 'hold in', overSeconds: 8 }) // true
+ */
+export function nearFeature(features: Features, test: FeatureTest): boolean {
+  if (hasFeature(features, test)) return false;
+  const near = (seconds: number, limit: number) => limit > 0 && seconds >= limit * (1 - DRIFT);
+  switch (test.is) {
+    case 'hold in':
+      return near(features.holdInSeconds, test.overSeconds);
+    case 'hold out':
+      return near(features.holdOutSeconds, test.overSeconds);
+    case 'pace below 6':
+      return features.pace !== null && features.pace < 6 * (1 + DRIFT);
+    default:
+      return false;
+  }
+}
+
 /** How a feature is named to people. @example featureName({ is: 'hold in', overSeconds: 4 }) // "a hold of more than 4 s" */
 export function featureName(test: FeatureTest): string {
   switch (test.is) {

@@ -9,6 +9,7 @@ import {
   featuresOf,
   inStepText,
   keepInStep,
+  nearFeature,
   NOTHING_TODAY,
   RULEBOOK,
   screenedUntil,
@@ -151,6 +152,14 @@ test('limits are in seconds at the tempo of the block', () => {
   const at = (tempo: typeof pace) =>
     decide(bearings(person(yes('low blood pressure')), today), featuresOf(mustParsePattern('4:4:4'), dose, tempo)).answer;
   expect([at(pace), at(slow)]).toEqual(['clear', 'adapt']);
+});
+
+test('just below a limit is near it, at it or far from it is not', () => {
+  const over4 = { is: 'hold in', overSeconds: 4 } as const;
+  const holds = (seconds: number) => features(`in 4, hold ${seconds} s, out 4`);
+  expect([3, 3.4, 4, 4.1].map((seconds) => nearFeature(holds(seconds), over4))).toEqual([false, true, true, false]);
+  expect(['3:3', '4:5', '4:4', '5:6'].map((pattern) => nearFeature(features(pattern), { is: 'pace below 6' }))).toEqual([false, true, false, false]);
+  expect(nearFeature(features('4:4'), { is: 'hold in', overSeconds: 0 })).toBe(false);
 });
 
 test('at the door', () => {

@@ -1,10 +1,12 @@
 import { dayText } from '@/core/units';
 import { may } from '../auth/permissions';
 import type { Desk } from '../desk';
+import { courses, sessionsOf } from '../repositories/courses';
 import { listCohorts } from './cohorts/listCohorts';
 import { listCourses } from './courses/listCourses';
-import { readCourse } from './courses/readCourse';
+import { checksOf } from './courses/readCourse';
 import { listPlans } from './plans/listPlans';
+import { settingOf } from './setting';
 import { myClasses } from './teach/myClasses';
 
 /** One sentence of what needs doing, and where. */
@@ -31,12 +33,19 @@ export async function readLobby(desk: Desk): Promise<Task[]> {
 }
 
 async function courseTasks(desk: Desk): Promise<Task[]> {
-  const running = (await listCourses(desk)).filter(({ state }) => state !== 'finished');
+  const [listed, all] = await Promise.all([listCourses(desk), courses(desk)]);
+  const sessions = await sessionsOf(
+    desk,
+    all.map(({ id }) => id),
+  );
   const tasks = await Promise.all(
-    running.map(async ({ id, name, drafted }): Promise<Task[]> => {
+    listed.map(async ({ id, name, drafted, state }): Promise<Task[]> => {
+      const course = all.find((one) => one.id === id);
+      if (!course || state === 'finished') return [];
       const href = `/courses/${id}`;
       if (drafted === 0) return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
-      const { checks, course } = await readCourse(desk, id);
+      const own = sessions.filter((session) => session.course === id);
+      const checks = checksOf(own, await settingOf(desk, course), desk.today);
       const stops = checks.filter(({ severity, date }) => severity === 'stop' && date >= desk.today).length;
       const mends = checks.filter(({ severity, date }) => severity === 'mend' && date >= desk.today).length;
       return [

@@ -6,6 +6,7 @@ import {
   bearings,
   decide,
   featuresOf,
+  nearFeature,
   NOTHING_TODAY,
   type Advice,
   type Bearing,
@@ -46,14 +47,15 @@ export function tallier(people: readonly Member[], naturalBreath: Millis): Cours
     if (cached) return cached;
     const read = readBlock({ ...block, id: '', kind: 'technique' }, naturalBreath);
     const features = featuresOf(read.pattern, read.dose, read.pace, read.tags);
-    const answers = people.map((person) => decide(bearing(person, date), features).answer);
-    const count = (answer: string) => answers.filter((one) => one === answer).length;
+    const decided = people.map((person) => ({ rules: bearing(person, date), answer: decide(bearing(person, date), features).answer }));
+    const count = (answer: string) => decided.filter((one) => one.answer === answer).length;
     const tally: Tally = {
       people: people.length,
       leaveOut: count('leave out'),
       askFirst: count('ask first'),
       adapt: count('adapt'),
       watch: count('watch'),
+      near: decided.filter(({ rules }) => rules.some(({ rule }) => nearFeature(features, rule.feature))).length,
     };
     known.set(key, tally);
     return tally;

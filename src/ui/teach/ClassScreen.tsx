@@ -54,7 +54,7 @@ export function ClassScreen({ room, run, change }: Props) {
         <Now moment={moment} />
       </div>
       <aside className={styles.side}>
-        <Place moment={moment} />
+        <Place moment={moment} after={line.blocks[moment.segment.block + 1]?.name ?? null} />
         {[...(here?.patterns.values() ?? [])].slice(0, 2).map((inStep) => (
           <SecondPattern key={inStepText(inStep)} inStep={inStep} at={secondAt(line, position, inStep)} sided={moment.segment.side !== 'both'} />
         ))}
@@ -140,18 +140,27 @@ function Now({ moment }: { moment: Moment }) {
   );
 }
 
-function Place({ moment }: { moment: Moment }) {
+/** How far the block has come; around the techniques, what comes after. */
+function Place({ moment, after }: { moment: Moment; after: string | null }) {
   const { block, round, rounds, segment, leftInBlock } = moment;
   const whole = block.end - block.start;
   return (
     <div>
       <p className={styles.round}>
-        {round > 0 && rounds > 0 ? `round ${round} of ${rounds}` : block.kind === 'technique' ? 'before round 1' : block.name}
+        {round > 0 && rounds > 0
+          ? `round ${round} of ${rounds}`
+          : block.kind === 'technique'
+            ? block.name
+            : after
+              ? `then ${after}`
+              : 'the last block'}
         {block.sets > 1 && segment.set > 0 ? `, set ${segment.set}` : ''}
       </p>
-      <p className={styles.soft}>
-        {block.name} · {block.detail}
-      </p>
+      {block.kind === 'technique' && (
+        <p className={styles.soft}>
+          {block.name} · {block.detail}
+        </p>
+      )}
       <div className={styles.through} aria-hidden="true">
         <span style={{ width: `${Math.round((100 * (whole - leftInBlock)) / whole)}%` }} />
       </div>

@@ -106,7 +106,7 @@ export function loggedText(progress: Progress | undefined): string | null {
 export function checksOf(sessions: readonly Session[], setting: CourseSetting, today: string): ShownCheck[] {
   const dateOf = (id: string) => sessions.find((session) => session.id === id)?.date ?? null;
   return checkCourse(sessions, setting)
-    .filter(({ date, finding }) => date >= today || finding.code !== 'adapted')
+    .filter(({ date, severity }) => date >= today || severity !== 'know')
     .map((check) => ({
       severity: check.severity,
       session: check.session,

@@ -1,0 +1,79 @@
+import { chromium, type Page } from '@playwright/test';
+import { DEMO_STAFF } from '../demo/staff';
+
+/** Takes one picture of each main view from the running demo: `bin/start`, then `npm run screenshots`. */
+const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+
+async function signedIn(role: string, width: number, height: number): Promise<Page> {
+  const { email, password } = DEMO_STAFF.find((staff) => staff.role === role)!;
+  const page = await (await browser.newContext({ viewport: { width, height }, locale: 'en-GB' })).newPage();
+  await page.goto(`${address}/sign-in`);
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL(`${address}/`);
+  return page;
+}
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+
+const director = await signedIn('director', 1280, 800);
+const at = (path: string) => director.goto(address + path);
+await shoot(director, 'needs-doing');
+await at('/techniques');
+await director.getByLabel('Pattern').fill('in 4 left, hold 2, out 6 right, alternating');
+await director.getByLabel('Dose').fill('9 rounds of 2');
+await shoot(director, 'techniques');
+await at('/techniques/4-7-8');
+await shoot(director, 'technique');
+await at('/ladder?pick=4-7-8');
+await shoot(director, 'ladder');
+await at('/cohorts');
+await director.getByRole('link', { name: 'Ferry crew, early shift' }).click();
+await director.getByRole('link', { name: /^Fenna T\., Equal 4:4:4/ }).click();
+await director.getByRole('heading', { name: 'Why' }).waitFor();
+await shoot(director, 'cohort');
+await at('/courses');
+await director.getByRole('link', { name: 'Steady on the early boat' }).click();
+await director.getByRole('heading', { name: 'Checks' }).waitFor();
+await shoot(director, 'course');
+await at('/plans');
+await director.locator('tr[style] a').first().click();
+await director.getByRole('heading', { name: /^Version/ }).waitFor();
+await shoot(director, 'plan');
+await at('/studio');
+await shoot(director, 'studio');
+
+for (const [suffix, width, height] of [
+  ['phone', 390, 844],
+  ['', 1280, 800],
+] as const) {
+  const teacher = await signedIn('teacher', width, height);
+  await teacher.goto(`${address}/teach`);
+  if (suffix) await shoot(teacher, 'teach-phone');
+  await teacher.getByRole('heading', { name: 'Today' }).locator('..').getByRole('link').click();
+  await teacher.getByRole('heading', { name: 'The class' }).waitFor();
+  const read = teacher.getByRole('button', { name: 'I have read it' });
+  if (await read.isVisible()) await read.click();
+  await teacher.getByRole('button', { name: 'Open the class' }).click();
+  await teacher.getByRole('group', { name: 'Today: Bram O.' }).getByRole('button', { name: 'unwell' }).click();
+  if (suffix) await shoot(teacher, 'door-phone');
+  await teacher.getByRole('button', { name: 'To the class screen' }).click();
+  const screen = teacher.getByRole('dialog', { name: 'Class' });
+  await teacher.keyboard.press('Space');
+  for (let block = 0; block < 12 && !(await screen.innerText()).includes('second pattern'); block += 1) {
+    await teacher.keyboard.press('ArrowRight');
+    await teacher.waitForTimeout(200);
+  }
+  await teacher.waitForTimeout(6200);
+  await shoot(teacher, suffix ? 'class-phone' : 'class');
+  if (!suffix) continue;
+  await screen.getByRole('button', { name: /End class/ }).click();
+  await teacher.getByRole('heading', { name: 'How was it?' }).waitFor();
+  await shoot(teacher, 'log-phone');
+}
+await browser.close();
