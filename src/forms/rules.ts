@@ -48,6 +48,7 @@ export const clock = (what: string) =>
 export const pattern = () =>
   string()
     .required('Please write a pattern.')
+    .max(2000, 'A pattern of at most 2000 characters.')
     .test('pattern', 'This pattern does not read.', (value, context) => {
       const parsed = parsePattern(value ?? '');
       return parsed.ok || context.createError({ message: parsed.problems.map(problemText).join(' ') });
@@ -58,6 +59,7 @@ export const pattern = () =>
 export const dose = () =>
   string()
     .required('Please write a dose.')
+    .max(200, 'A dose of at most 200 characters.')
     .test('dose', 'This dose does not read.', (value, context) => {
       const parsed = parseDose(value ?? '');
       return parsed.ok || context.createError({ message: parsed.problems.map(problemText).join(' ') });

@@ -78,6 +78,9 @@ const FREE: Segment = {
   set: 0,
   round: 0,
   cycle: 0,
+  of: 0,
+  stage: 0,
+  say: [],
 };
 
 function shifted(segment: Segment, by: number, block: number): LineSegment {

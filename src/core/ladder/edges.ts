@@ -1,3 +1,4 @@
+import { plainPatterns } from '../pattern';
 import { TECHNIQUES, techniqueOf } from '../techniques';
 
 /** "To be taught `to`, `needs` must have been practised in so many sessions, and so many days ago at first." */
@@ -48,11 +49,12 @@ const CHAINS: readonly (readonly string[])[] = [
 
 /** Into holds, empty holds, pumps and connected breath: four sessions and ten days; otherwise two and four. */
 function edge(needs: string, to: string): Edge {
-  const { pattern } = techniqueOf(to).read;
-  const strong =
-    pattern.kind === 'pumps' ||
-    pattern.kind === 'connected' ||
-    (pattern.kind === 'cycle' && pattern.phases.some(({ kind }) => kind === 'hold' || kind === 'empty'));
+  const strong = plainPatterns(techniqueOf(to).read.pattern).some(
+    (part) =>
+      part.kind === 'pumps' ||
+      part.kind === 'connected' ||
+      (part.kind === 'cycle' && part.phases.some(({ kind }) => kind === 'hold' || kind === 'empty')),
+  );
   return { to, needs, sessions: strong ? 4 : 2, days: strong ? 10 : 4 };
 }
 
@@ -61,8 +63,9 @@ export const LADDER: readonly Edge[] = CHAINS.flatMap((chain) => chain.slice(1).
 
 /** Whether a technique closes a nostril, and so wants its preparation. */
 export function isSideWork(techniqueId: string): boolean {
-  const { pattern } = techniqueOf(techniqueId).read;
-  return pattern.kind === 'cycle' && pattern.phases.some(({ side }) => side !== 'both');
+  return plainPatterns(techniqueOf(techniqueId).read.pattern).some(
+    (part) => part.kind === 'cycle' && part.phases.some(({ side }) => side !== 'both'),
+  );
 }
 
 /** Techniques on no edge at all would float; there are none. */

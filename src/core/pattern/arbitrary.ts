@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Dose, Pattern, Phase, Rest } from './types';
+import type { Dose, Pattern, Phase, PlainPattern, Rest, Stage, WholePattern } from './types';
 
 /** Generators of valid notation for the property tests of the whole core. */
 
@@ -11,17 +11,46 @@ const length = fc.oneof(
 
 const gap = fc.option(fc.record({ seconds: fc.integer({ min: 1, max: 6 }), free: fc.boolean() }));
 
-const breathing = (kind: 'in' | 'out'): fc.Arbitrary<Phase> =>
+const said = fc.array(
   fc.record({
-    kind: fc.constant(kind),
-    length,
-    repeat: fc.integer({ min: 1, max: 3 }),
-    side: fc.constantFrom('both', 'left', 'right'),
-    route: fc.constantFrom(null, 'nose', 'mouth', 'either'),
-    manner: fc.constantFrom(null, 'throat', 'strong throat', 'narrowed', 'hiss', 'hum', 'sigh'),
-    nineTenths: fc.boolean(),
-    gap,
-  });
+    text: fc.constantFrom('hand', 'shoulders stay low', 'Chin in', 'at 3', 'low spine'),
+    atSeconds: fc.option(fc.integer({ min: 1, max: 9 })),
+  }),
+  { maxLength: 3 },
+);
+
+const manner = fc.constantFrom(
+  null,
+  'throat' as const,
+  'strong throat' as const,
+  'narrowed' as const,
+  'hiss' as const,
+  'hum' as const,
+  'sigh' as const,
+  'released' as const,
+);
+
+/** A manner, or a grid of several that begins with it. */
+const withManners = (phase: Phase): fc.Arbitrary<Phase> =>
+  fc
+    .option(fc.uniqueArray(manner, { minLength: 2, maxLength: 3 }), { freq: 4 })
+    .map((manners) => (manners ? { ...phase, manner: manners[0], manners } : phase));
+
+const breathing = (kind: 'in' | 'out'): fc.Arbitrary<Phase> =>
+  fc
+    .record({
+      kind: fc.constant(kind),
+      length,
+      repeat: fc.integer({ min: 1, max: 3 }),
+      side: fc.constantFrom('both', 'left', 'right'),
+      route: fc.constantFrom(null, 'nose', 'mouth', 'either'),
+      manner,
+      manners: fc.constant(null),
+      nineTenths: fc.boolean(),
+      gap,
+      say: said,
+    })
+    .chain(withManners);
 
 const still = (kind: 'hold' | 'empty'): fc.Arbitrary<Phase> =>
   fc.record({
@@ -31,14 +60,18 @@ const still = (kind: 'hold' | 'empty'): fc.Arbitrary<Phase> =>
     side: fc.constant('both'),
     route: fc.constant(null),
     manner: fc.constant(null),
+    manners: fc.constant(null),
     nineTenths: fc.constant(false),
     gap,
+    say: said,
   });
 
-const plainPhases = fc.tuple(breathing('in'), breathing('out')).map((phases): Phase[] => phases.map((phase) => ({ ...phase, repeat: 1 })));
+const plainPhases = fc
+  .tuple(breathing('in'), breathing('out'))
+  .map((phases): Phase[] => phases.map((phase) => ({ ...phase, repeat: 1, manners: null })));
 const around = fc.oneof(fc.constant<Phase[]>([]), plainPhases);
 
-const cycle: fc.Arbitrary<Pattern> = fc
+const cycle: fc.Arbitrary<PlainPattern> = fc
   .record({
     phases: fc
       .tuple(breathing('in'), fc.array(still('hold'), { maxLength: 2 }), breathing('out'), fc.array(still('empty'), { maxLength: 2 }))
@@ -50,9 +83,9 @@ const cycle: fc.Arbitrary<Pattern> = fc
     entry: around,
     leadOut: around,
   })
-  .map((made): Pattern => ({ kind: 'cycle', ...made, alternating: made.alternating && made.phases.some((phase) => phase.side !== 'both') }));
+  .map((made): PlainPattern => ({ kind: 'cycle', ...made, alternating: made.alternating && made.phases.some((phase) => phase.side !== 'both') }));
 
-export const anyPattern: fc.Arbitrary<Pattern> = fc.oneof(
+const plain: fc.Arbitrary<PlainPattern> = fc.oneof(
   { weight: 6, arbitrary: cycle },
   fc.record({
     kind: fc.constant('pumps' as const),
@@ -74,6 +107,44 @@ export const anyPattern: fc.Arbitrary<Pattern> = fc.oneof(
   fc.record({ kind: fc.constant('natural' as const), depth: fc.constantFrom('natural' as const, 'deepened' as const) }),
 );
 
+/** A stage has nothing before and after its rounds. */
+const bare = (pattern: PlainPattern): PlainPattern => (pattern.kind === 'natural' ? pattern : { ...pattern, leadIn: [], entry: [], leadOut: [] });
+
+const stage: fc.Arbitrary<Stage> = fc.record({
+  pattern: plain.map(bare),
+  amount: fc.oneof(
+    fc
+      .integer({ min: 1, max: 8 })
+      .chain((n) => fc.record({ unit: fc.constant('rounds' as const), n: fc.constant(n), guided: fc.option(fc.integer({ min: 0, max: n })) })),
+    fc.record({ unit: fc.constant('seconds' as const), n: fc.integer({ min: 5, max: 90 }) }),
+    fc.record({ unit: fc.constant('minutes' as const), n: fc.integer({ min: 1, max: 5 }) }),
+  ),
+});
+
+const whole: fc.Arbitrary<WholePattern> = fc.oneof(
+  { weight: 5, arbitrary: plain },
+  fc.record({
+    kind: fc.constant('stages' as const),
+    stages: fc.array(stage, { minLength: 2, maxLength: 4 }),
+    leadIn: around,
+    entry: around,
+    leadOut: around,
+  }),
+);
+
+export const anyPattern: fc.Arbitrary<Pattern> = fc.oneof(
+  { weight: 6, arbitrary: whole },
+  fc.record({
+    kind: fc.constant('options' as const),
+    options: fc.array(fc.record({ name: fc.option(fc.constantFrom('full', 'one side only', 'Watching')), pattern: whole }), {
+      minLength: 2,
+      maxLength: 4,
+    }),
+  }),
+);
+
+const guided = fc.option(fc.record({ first: fc.integer({ min: 0, max: 9 }), last: fc.boolean() }));
+
 const rest: fc.Arbitrary<Rest> = fc.record({
   n: fc.integer({ min: 1, max: 20 }),
   unit: fc.constantFrom('seconds', 'breaths'),
@@ -88,11 +159,13 @@ export const anyDose: fc.Arbitrary<Dose> = fc.oneof(
     rounds: fc.integer({ min: 1, max: 20 }),
     cyclesPerRound: fc.option(fc.integer({ min: 1, max: 5 })),
     rest: fc.option(rest),
+    guided,
   }),
   fc.record({
     kind: fc.constant('minutes' as const),
     minutes: fc.integer({ min: 1, max: 40 }).map((n) => n / 2),
     cyclesPerRound: fc.option(fc.integer({ min: 1, max: 5 })),
     rest: fc.option(rest),
+    guided,
   }),
 );

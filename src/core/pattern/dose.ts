@@ -1,9 +1,9 @@
 import { attempt, type Reader } from './tokens';
-import type { Dose, Parsed, Rest } from './types';
+import type { Dose, Guided, Parsed, Rest } from './types';
 
 export const DOSE_LIMITS = { rounds: 200, sets: 20, minutes: 60, cycles: 12, restSeconds: 600, restBreaths: 20 } as const;
 
-const VOCABULARY = ['rounds', 'round', 'minutes', 'min', 'of', 'rest', 'breaths', 'between', 'after', 'each', 'sets'];
+const VOCABULARY = ['rounds', 'round', 'minutes', 'min', 'of', 'rest', 'breaths', 'between', 'after', 'each', 'sets', 'guided', 'last'];
 const BETWEEN = '“between rounds”, “after each round”, “between sets” or “after each set”';
 
 /**
@@ -27,7 +27,7 @@ function readMinutes(reader: Reader): Dose {
   const minutes = reader.number('minutes', 0.25, DOSE_LIMITS.minutes, true);
   reader.accept('min', 'minute', 'minutes', 'm');
   const cyclesPerRound = reader.acceptAll(['in', 'rounds', 'of']) ? readCycles(reader) : null;
-  return { kind: 'minutes', minutes, cyclesPerRound, rest: readRest(reader, 1) };
+  return { kind: 'minutes', minutes, cyclesPerRound, ...readTails(reader, 1) };
 }
 
 function readRounds(reader: Reader): Dose {
@@ -41,7 +41,7 @@ function readRounds(reader: Reader): Dose {
   }
   if (!reader.accept('rounds', 'round', 'breaths', 'cycles')) reader.fail('“rounds”, or “min” for minutes', VOCABULARY);
   const cyclesPerRound = reader.accept('of') ? readCycles(reader) : null;
-  return { kind: 'rounds', sets, rounds, cyclesPerRound, rest: readRest(reader, sets) };
+  return { kind: 'rounds', sets, rounds, cyclesPerRound, ...readTails(reader, sets) };
 }
 
 function readCycles(reader: Reader): number {
@@ -50,9 +50,24 @@ function readCycles(reader: Reader): number {
   return cycles;
 }
 
-function readRest(reader: Reader, sets: number): Rest | null {
-  if (!reader.accept(',')) return null;
-  reader.expect('rest', '“rest” and how long');
+/** What follows after commas: a rest, and how many rounds are counted aloud. */
+function readTails(reader: Reader, sets: number): { rest: Rest | null; guided: Guided | null } {
+  let rest: Rest | null = null;
+  let guided: Guided | null = null;
+  while (reader.accept(',')) {
+    if (rest === null && reader.accept('rest')) rest = readRest(reader, sets);
+    else if (guided === null && reader.accept('guided')) guided = readGuided(reader);
+    else reader.fail('“rest” and how long, or “guided” and how many rounds', VOCABULARY);
+  }
+  return { rest, guided };
+}
+
+function readGuided(reader: Reader): Guided {
+  const first = reader.number('guided rounds', 0, DOSE_LIMITS.rounds, false);
+  return { first, last: reader.acceptAll(['and', 'last']) };
+}
+
+function readRest(reader: Reader, sets: number): Rest {
   const inBreaths = ['breath', 'breaths'].includes(reader.peek(1).text);
   const n = inBreaths
     ? reader.number('a rest in breaths', 1, DOSE_LIMITS.restBreaths, false)
@@ -60,7 +75,7 @@ function readRest(reader: Reader, sets: number): Rest | null {
   if (!reader.accept('breath', 'breaths', 's', 'sec', 'seconds')) reader.fail('“s” for seconds, or “breaths”', VOCABULARY);
   const unit = inBreaths ? 'breaths' : 'seconds';
   const implied = sets > 1 ? 'set' : 'round';
-  if (reader.next.type === 'end') return { n, unit, every: implied, afterLast: false };
+  if (reader.next.type === 'end' || reader.next.text === ',') return { n, unit, every: implied, afterLast: false };
   const afterLast = reader.acceptAll(['after', 'each']);
   if (!afterLast) reader.expect('between', BETWEEN);
   const every = reader.accept('rounds', 'round', 'sets', 'set');
@@ -73,11 +88,15 @@ function readRest(reader: Reader, sets: number): Rest | null {
  * @example formatDose(value) // "2 x 6 rounds of 2, rest 3 breaths after each set"
  */
 export function formatDose(dose: Dose): string {
-  const rest = dose.rest ? `, ${restText(dose.rest)}` : '';
+  const rest = `${dose.rest ? `, ${restText(dose.rest)}` : ''}${dose.guided ? `, ${guidedText(dose.guided)}` : ''}`;
   if (dose.kind === 'minutes') return `${dose.minutes} min${dose.cyclesPerRound ? ` in rounds of ${dose.cyclesPerRound}` : ''}${rest}`;
   const sets = dose.sets > 1 ? `${dose.sets} x ` : '';
   const rounds = `${dose.rounds} ${dose.rounds === 1 ? 'round' : 'rounds'}`;
   return `${sets}${rounds}${dose.cyclesPerRound ? ` of ${dose.cyclesPerRound}` : ''}${rest}`;
+}
+
+function guidedText({ first, last }: Guided): string {
+  return `guided ${first}${last ? ' and last' : ''}`;
 }
 
 function restText(rest: Rest): string {

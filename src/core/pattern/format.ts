@@ -1,21 +1,39 @@
-import type { Length, Pattern, Phase } from './types';
+import type { Amount, Length, Manner, Pattern, Phase, PlainPattern, Said, WholePattern } from './types';
 
 /**
  * The one canonical way to write a pattern; reading it back gives the same pattern.
  * @example formatPattern(value) // "4:7:8"
  */
 export function formatPattern(pattern: Pattern): string {
+  if (pattern.kind !== 'options') return wholeText(pattern);
+  return pattern.options.map(({ name, pattern: option }) => `${name === null ? '' : `"${name}" `}${wholeText(option)}`).join(' | ');
+}
+
+function wholeText(pattern: WholePattern): string {
   if (pattern.kind === 'natural') return pattern.depth;
+  const main = pattern.kind === 'stages' ? pattern.stages.map(stageText).join(' > ') : plainText(pattern);
   const sections = [
     pattern.leadIn.length > 0 ? `first ${phaseList(pattern.leadIn)}` : '',
     pattern.entry.length > 0 ? `each set ${phaseList(pattern.entry)}` : '',
-    mainText(pattern),
+    main,
     pattern.leadOut.length > 0 ? `last ${phaseList(pattern.leadOut)}` : '',
   ];
   return sections.filter(Boolean).join('; ');
 }
 
-function mainText(pattern: Exclude<Pattern, { kind: 'natural' }>): string {
+function stageText({ pattern, amount }: { pattern: PlainPattern; amount: Amount }): string {
+  return `${plainText(pattern)} for ${amountText(amount)}`;
+}
+
+/** @example amountText({ unit: 'rounds', n: 3, guided: null }) // "3 rounds" */
+export function amountText(amount: Amount): string {
+  if (amount.unit === 'seconds') return `${amount.n} s`;
+  if (amount.unit === 'minutes') return `${amount.n} min`;
+  return `${amount.n} ${amount.n === 1 ? 'round' : 'rounds'}${amount.guided === null ? '' : ` guided ${amount.guided}`}`;
+}
+
+function plainText(pattern: PlainPattern): string {
+  if (pattern.kind === 'natural') return pattern.depth;
   if (pattern.kind === 'pumps') return `${pattern.pumps} pumps at ${pattern.perMinute}`;
   if (pattern.kind === 'connected') return `connected ${pattern.shortSeconds} s, long ${pattern.longSeconds} s ${pattern.route}`;
   const parts = [ratioText(pattern.phases) ?? phaseList(pattern.phases)];
@@ -35,7 +53,15 @@ function ratioText(phases: readonly Phase[]): string | null {
 
 function isPlain(phase: Phase): boolean {
   return (
-    phase.length.unit === 'counts' && phase.repeat === 1 && phase.side === 'both' && !phase.route && !phase.manner && !phase.nineTenths && !phase.gap
+    phase.length.unit === 'counts' &&
+    phase.repeat === 1 &&
+    phase.side === 'both' &&
+    !phase.route &&
+    !phase.manner &&
+    !phase.manners &&
+    !phase.nineTenths &&
+    !phase.gap &&
+    phase.say.length === 0
   );
 }
 
@@ -50,11 +76,18 @@ function phaseText(phase: Phase): string {
     lengthText(phase.length),
     phase.side === 'both' ? '' : phase.side,
     phase.route ?? '',
-    phase.manner ?? '',
+    phase.manners ? phase.manners.map(mannerText).join('/') : (phase.manner ?? ''),
     phase.nineTenths ? 'nine tenths' : '',
     phase.gap ? `gap ${phase.gap.seconds} s${phase.gap.free ? ' free' : ''}` : '',
+    phase.say.length > 0 ? `say (${phase.say.map(saidText).join(', ')})` : '',
   ];
   return words.filter(Boolean).join(' ');
+}
+
+const mannerText = (manner: Manner | null) => manner ?? 'open';
+
+function saidText({ text, atSeconds }: Said): string {
+  return atSeconds === null ? text : `${text} at ${atSeconds} s`;
 }
 
 /** @example lengthText({ unit: 'ease', low: 3, high: 8 }) // "3-8 s" */
@@ -72,11 +105,23 @@ function rangeText(low: number, high: number): string {
  * @example shortPattern(value) // "4:2:6"
  */
 export function shortPattern(pattern: Pattern): string {
-  if (pattern.kind === 'natural') return pattern.depth;
-  if (pattern.kind === 'pumps') return `${pattern.pumps} pumps`;
-  if (pattern.kind === 'connected') return 'connected';
-  return pattern.phases
-    .filter((phase) => phase.kind !== 'pause')
-    .map((phase) => lengthText(phase.length).replace(' ', ''))
-    .join(':');
+  switch (pattern.kind) {
+    case 'natural':
+      return pattern.depth;
+    case 'pumps':
+      return `${pattern.pumps} pumps`;
+    case 'connected':
+      return 'connected';
+    case 'options':
+      return shortPattern(pattern.options[0].pattern);
+    case 'stages': {
+      const shorts = pattern.stages.filter(({ pattern: stage }) => stage.kind !== 'natural').map(({ pattern: stage }) => shortPattern(stage));
+      return shorts.length > 1 ? `${shorts[0]} → ${shorts.at(-1)}` : (shorts[0] ?? 'natural');
+    }
+    case 'cycle':
+      return pattern.phases
+        .filter((phase) => phase.kind !== 'pause')
+        .map((phase) => lengthText(phase.length).replace(' ', ''))
+        .join(':');
+  }
 }

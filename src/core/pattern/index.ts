@@ -1,7 +1,8 @@
-/** Breath notation: what a pattern is, how it is read and written, and what screening sees in it. */
+/** Breath notation: what a pattern is, how it is read and written, and what it is put together from. */
 export * from './types';
+export * from './compose';
 export { parsePattern } from './parse';
-export { formatPattern, shortPattern } from './format';
+export { amountText, formatPattern, shortPattern } from './format';
 export { formatDose, parseDose } from './dose';
 export { problemText, slipsBetween } from './tokens';
 export { mustParseDose, mustParsePattern } from './stored';

@@ -1,63 +1,25 @@
+import { LIMITS, readCount, readMarks, readPhase, readSeconds, ROUTES, VOCABULARY } from './phase';
 import { attempt, type Reader } from './tokens';
 import {
   plainPhase,
+  type Amount,
   type ConnectedPattern,
   type CyclePattern,
-  type Length,
   type Lock,
-  type Manner,
+  type OptionsPattern,
   type Parsed,
   type Pattern,
   type Phase,
   type PhaseKind,
+  type PlainPattern,
   type PumpPattern,
   type Recovery,
-  type Route,
-  type Side,
+  type Stage,
+  type WholePattern,
 } from './types';
 
-/** The limits that keep a pattern sane; each is named in the message that refuses it. */
-export const LIMITS = { counts: 60, seconds: 180, pauseSeconds: 1.5, pumps: 300, pumpsPerMinute: 150, repeats: 8 } as const;
-
-const KIND_WORDS: Readonly<Record<string, PhaseKind>> = {
-  in: 'in',
-  inhale: 'in',
-  hold: 'hold',
-  retain: 'hold',
-  out: 'out',
-  exhale: 'out',
-  empty: 'empty',
-  pause: 'pause',
-};
-const SIDES: readonly Side[] = ['left', 'right', 'both'];
-const ROUTES: readonly Route[] = ['nose', 'mouth', 'either'];
-const MANNERS: readonly Manner[] = ['throat', 'narrowed', 'hiss', 'hum', 'sigh'];
 const LOCKS: readonly Lock[] = ['chin', 'throat', 'pelvic', 'abdominal'];
 const RATIO_KINDS: readonly PhaseKind[] = ['in', 'hold', 'out', 'empty'];
-const VOCABULARY = [
-  ...Object.keys(KIND_WORDS),
-  ...SIDES,
-  ...ROUTES,
-  ...MANNERS,
-  'strong',
-  'nine',
-  'tenths',
-  'gap',
-  'free',
-  'alternating',
-  'recover',
-  'lock',
-  'natural',
-  'deepened',
-  'connected',
-  'pumps',
-  'first',
-  'each',
-  'last',
-  'long',
-  'ease',
-];
-const PHASE_EXPECTED = 'a phase: in, hold, out, empty or pause, with a count';
 
 /**
  * Reads one line of breath notation.
@@ -70,6 +32,27 @@ export function parsePattern(line: string): Parsed<Pattern> {
 }
 
 function readPattern(reader: Reader): Pattern {
+  const first = readOption(reader);
+  if (first.name === null && reader.next.text !== '|') {
+    reader.end(VOCABULARY);
+    return first.pattern;
+  }
+  const options = [first];
+  while (reader.accept('|')) {
+    options.push(readOption(reader));
+    if (options.length > LIMITS.options) reader.fail(`at most ${LIMITS.options} options`);
+  }
+  if (options.length === 1) reader.fail('“|” and another option; a single way has no name', VOCABULARY);
+  reader.end(VOCABULARY);
+  return { kind: 'options', options };
+}
+
+function readOption(reader: Reader): OptionsPattern['options'][number] {
+  const name = reader.quoted(LIMITS.nameCharacters);
+  return { name, pattern: readWhole(reader) };
+}
+
+function readWhole(reader: Reader): WholePattern {
   const leadIn: Phase[] = [];
   const entry: Phase[] = [];
   for (;;) {
@@ -78,14 +61,46 @@ function readPattern(reader: Reader): Pattern {
     else break;
     reader.expect(';', 'a semicolon, then the pattern itself');
   }
-  const main = readMain(reader);
+  const main = readSequence(reader);
   const leadOut: Phase[] = [];
   if (reader.accept(';')) {
     reader.expect('last', '“last” and what ends the practice');
     readAround(reader, leadOut);
   }
-  reader.end(VOCABULARY);
-  return main.kind === 'natural' ? main : { ...main, leadIn, entry, leadOut };
+  if (main.kind === 'natural') {
+    if (leadIn.length + entry.length + leadOut.length > 0) reader.fail('nothing before or after the natural breath, which has no beginning');
+    return main;
+  }
+  return { ...main, leadIn, entry, leadOut };
+}
+
+/** One way of breathing, or stages one after another. */
+function readSequence(reader: Reader): WholePattern {
+  const first = readMain(reader);
+  if (!reader.accept('for')) return first;
+  const stages: Stage[] = [{ pattern: first, amount: readAmount(reader) }];
+  while (reader.accept('>')) {
+    const pattern = readMain(reader);
+    reader.expect('for', '“for” and how long the stage lasts, such as “for 3 rounds”');
+    stages.push({ pattern, amount: readAmount(reader) });
+    if (stages.length > LIMITS.stages) reader.fail(`at most ${LIMITS.stages} stages`);
+  }
+  if (stages.length === 1) reader.fail('“>” and the next stage; how long one way lasts is its dose', VOCABULARY);
+  return { kind: 'stages', stages, leadIn: [], entry: [], leadOut: [] };
+}
+
+function readAmount(reader: Reader): Amount {
+  const unit = reader.peek(1).text;
+  if (['s', 'sec', 'second', 'seconds'].includes(unit)) return { unit: 'seconds', n: readSeconds(reader, 'seconds of the stage') };
+  if (['min', 'minute', 'minutes'].includes(unit)) {
+    const n = reader.number('minutes of the stage', 0.5, 60, true);
+    reader.accept(unit);
+    return { unit: 'minutes', n };
+  }
+  const n = reader.number('rounds of the stage', 1, 200, false);
+  if (!reader.accept('round', 'rounds', 'breath', 'breaths')) reader.fail('“rounds”, “s” or “min”', VOCABULARY);
+  const guided = reader.accept('guided') ? reader.number('guided rounds', 0, n, false) : null;
+  return { unit: 'rounds', n, guided };
 }
 
 function readAround(reader: Reader, phases: Phase[]): void {
@@ -94,7 +109,7 @@ function readAround(reader: Reader, phases: Phase[]): void {
   while (reader.accept(','));
 }
 
-function readMain(reader: Reader): Pattern {
+function readMain(reader: Reader): PlainPattern {
   if (reader.next.type === 'end') reader.fail('a pattern such as 4:7:8, or “in 4, out 6”');
   const natural = reader.accept('natural', 'deepened');
   if (natural) {
@@ -159,7 +174,8 @@ function readTails(reader: Reader, first: Phase[]): CyclePattern {
     else if (recovery || locks.length > 0) reader.fail('“alternating”, “recover” or “lock”; phases come before these', VOCABULARY);
     else phases.push(readPhase(reader));
   }
-  if (reader.next.type !== 'end' && reader.next.text !== ';') reader.fail('a comma, or the end of the line', VOCABULARY);
+  if (phases.length > LIMITS.phases) reader.fail(`at most ${LIMITS.phases} phases`);
+  if (reader.next.type !== 'end' && ![';', '>', '|', 'for'].includes(reader.next.text)) reader.fail('a comma, or the end of the line', VOCABULARY);
   if (!phases.some((phase) => phase.kind === 'in')) reader.fail('an inhale somewhere in the pattern, such as “in 4”', VOCABULARY);
   if (!phases.some((phase) => phase.kind === 'out')) reader.fail('an exhale somewhere in the pattern, such as “out 4”', VOCABULARY);
   const sided = alternating ? withSides(phases) : phases;
@@ -183,86 +199,4 @@ function readLock(reader: Reader): Lock {
   if (!lock) reader.fail('a lock: chin, throat, pelvic or abdominal', LOCKS);
   reader.accept(lock);
   return lock;
-}
-
-function readPhase(reader: Reader): Phase {
-  let repeat = 1;
-  if (reader.atNumber()) {
-    repeat = reader.number('how often the phase repeats', 2, LIMITS.repeats, false);
-    reader.expect('x', '“x” and a phase, such as “2 x in 25 s”');
-  }
-  reader.accept('breathe');
-  const word = reader.next.text;
-  if (!Object.hasOwn(KIND_WORDS, word)) reader.fail(PHASE_EXPECTED, VOCABULARY);
-  reader.accept(word);
-  const emptied = word === 'hold' && reader.accept('out', 'empty') !== null;
-  if (word === 'hold' && !emptied) reader.accept('in');
-  const kind = emptied ? 'empty' : KIND_WORDS[word];
-  const length = readLength(reader, kind);
-  const marks = readMarks(reader);
-  if (kind !== 'in' && kind !== 'out' && (marks.side !== 'both' || marks.manner !== null)) {
-    reader.fail('a side or a manner only on an inhale or an exhale');
-  }
-  return { kind, length, repeat, ...marks, gap: readGap(reader) };
-}
-
-function readLength(reader: Reader, kind: PhaseKind): Length {
-  if (kind === 'pause') {
-    const n = reader.number('a pause in seconds', 0.1, LIMITS.pauseSeconds, true);
-    reader.accept('s', 'sec', 'second', 'seconds');
-    return { unit: 'seconds', n };
-  }
-  if (reader.accept('to')) reader.expect('ease', '“to ease”');
-  if (isSeconds(reader)) return readSpan(reader, readSeconds(reader, 'seconds'));
-  if (reader.peek(1).text === '-') return readSpan(reader, reader.number('seconds', 0.5, LIMITS.seconds, true));
-  return { unit: 'counts', n: readCount(reader) };
-}
-
-function readSpan(reader: Reader, low: number): Length {
-  if (!reader.accept('-')) return { unit: 'seconds', n: low };
-  const high = readSeconds(reader, 'a longest length, in seconds,', low);
-  return { unit: 'ease', low, high };
-}
-
-function isSeconds(reader: Reader): boolean {
-  return ['s', 'sec', 'second', 'seconds'].includes(reader.peek(1).text);
-}
-
-function readSeconds(reader: Reader, what: string, shortest = 0.5): number {
-  const n = reader.number(what, shortest, LIMITS.seconds, true);
-  if (!reader.accept('s', 'sec', 'second', 'seconds')) reader.fail('“s” for seconds');
-  return n;
-}
-
-function readCount(reader: Reader): number {
-  return reader.number('a count', 1, LIMITS.counts, false);
-}
-
-type Marks = Pick<Phase, 'side' | 'route' | 'manner' | 'nineTenths' | 'gap'>;
-
-function readMarks(reader: Reader): Marks {
-  const marks = { side: 'both' as Side, route: null as Route | null, manner: null as Manner | null, nineTenths: false, gap: null };
-  for (;;) {
-    const word = reader.next.text;
-    const side = SIDES.find((known) => known === word);
-    const route = ROUTES.find((known) => known === word);
-    const manner = MANNERS.find((known) => known === word);
-    if (side) marks.side = side;
-    else if (route) marks.route = route;
-    else if (manner) marks.manner = manner;
-    else if (reader.acceptAll(['strong', 'throat'])) {
-      marks.manner = 'strong throat';
-      continue;
-    } else if (reader.acceptAll(['nine', 'tenths'])) {
-      marks.nineTenths = true;
-      continue;
-    } else return marks;
-    reader.accept(word);
-  }
-}
-
-function readGap(reader: Reader): Phase['gap'] {
-  if (!reader.accept('gap')) return null;
-  const seconds = readSeconds(reader, 'seconds between');
-  return { seconds, free: reader.accept('free') !== null };
 }

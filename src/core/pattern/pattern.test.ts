@@ -16,6 +16,15 @@ const canonical: readonly (readonly [string, string])[] = [
   ['each set: in 4, out 4; 4:4 alternating', 'each set in 4, out 4; in 4 left, out 4 right, alternating'],
   ['2 × in 25 s gap 5 s free, 2 x out 25 s gap 5 s free', '2 x in 25 s gap 5 s free, 2 x out 25 s gap 5 s free'],
   ['natural breath', 'natural'],
+  ['in 4, out 4 released', 'in 4, out 4 released'],
+  ['natural for 30 s → 4:4 for 3 rounds guided 3 > 4:4:4 for 3 rounds', 'natural for 30 s > 4:4 for 3 rounds guided 3 > 4:4:4 for 3 rounds'],
+  ['4:5 for 1 min > 5:6 for 1 min', '4:5 for 1 min > 5:6 for 1 min'],
+  ['in 5 open/narrowed, out 5 open/narrowed, empty 4, recover 1', 'in 5 open/narrowed, out 5 open/narrowed, empty 4, recover 1'],
+  ['in 25 s say (hand,  forearm at 3 s, Crown), out 25 s', 'in 25 s say (hand, forearm at 3 s, Crown), out 25 s'],
+  [
+    '“full” 4:4 alternating | "one side only" in 4 left, out 4 left | natural',
+    '"full" in 4 left, out 4 right, alternating | "one side only" in 4 left, out 4 left | natural',
+  ],
 ];
 
 test.each(canonical)('%s reads back as %s', (line, expected) => {
@@ -34,6 +43,12 @@ const mistakes: readonly (readonly [string, number, string])[] = [
   ['in 4, hold 8-3 s, out 4', 13, 'at least 8'],
   ['in 4, hold 2 left, out 4', 17, 'only on an inhale or an exhale'],
   ['in 4 <b>, out', 5, 'a comma, or the end'],
+  ['4:5 for 3 rounds', 16, 'the next stage'],
+  ['4:5 for 3 rounds > 5:6', 22, '“for” and how long'],
+  ['in 5 open/open, out 5', 14, 'another manner'],
+  ['in 5 say (), out 5', 10, 'something to say'],
+  ['"only one" 4:4', 14, 'another option'],
+  ['first in 4, out 4; natural', 26, 'nothing before or after'],
 ];
 
 test.each(mistakes)('%s stumbles at %i', (line, at, words) => {
@@ -50,6 +65,8 @@ test.each([
   ['3 rounds, rest 30 s', '3 rounds, rest 30 s between rounds'],
   ['5 minutes', '5 min'],
   ['1 round', '1 round'],
+  ['9 rounds, guided 3 and last', '9 rounds, guided 3 and last'],
+  ['3 rounds, rest 30 s, guided 1', '3 rounds, rest 30 s between rounds, guided 1'],
 ])('dose %s reads back as %s', (line, expected) => {
   expect(formatDose(mustParseDose(line))).toBe(expected);
 });

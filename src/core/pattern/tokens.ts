@@ -1,13 +1,13 @@
 import type { Problem } from './types';
 
 export interface Token {
-  readonly type: 'number' | 'word' | 'sign' | 'end';
+  readonly type: 'number' | 'word' | 'quoted' | 'sign' | 'end';
   readonly text: string;
   readonly at: number;
 }
 
 /** The longest line that is read at all. */
-export const LONGEST_LINE = 1000;
+export const LONGEST_LINE = 8000;
 
 /** Thrown inside the reader only; {@link attempt} turns it into a result. */
 export class Stumble extends Error {
@@ -16,12 +16,15 @@ export class Stumble extends Error {
   }
 }
 
+/** Signs that people type for the same thing. */
+const SAME: Readonly<Record<string, string>> = { '×': 'x', '–': '-', '→': '>' };
+
 function tokenise(line: string): Token[] {
   const tokens: Token[] = [];
-  for (const match of line.matchAll(/\d+(?:\.\d+)?|[a-z]+|\S/gi)) {
+  for (const match of line.matchAll(/\d+(?:\.\d+)?|[a-z]+|"[^"]*"|“[^”]*”|\S/gi)) {
     const text = match[0].toLowerCase();
-    const type = /^\d/.test(text) ? 'number' : /^[a-z]/.test(text) ? 'word' : 'sign';
-    tokens.push({ type, text: text === '×' ? 'x' : text === '–' ? '-' : text, at: match.index });
+    const type = /^\d/.test(text) ? 'number' : /^[a-z]/.test(text) ? 'word' : /^["“]./.test(text) ? 'quoted' : 'sign';
+    tokens.push({ type, text: SAME[text] ?? text, at: match.index });
   }
   tokens.push({ type: 'end', text: '', at: line.length });
   return tokens;
@@ -57,6 +60,29 @@ export class Reader {
     if (!words.every((word, ahead) => this.peek(ahead).text === word)) return false;
     this.index += words.length;
     return true;
+  }
+
+  /** Takes a quoted name, without its quotes; null when there is none. */
+  quoted(most: number): string | null {
+    if (this.next.type !== 'quoted') return null;
+    const { at, text } = this.next;
+    const name = this.line
+      .slice(at + 1, at + text.length - 1)
+      .replace(/\s+/g, ' ')
+      .trim();
+    if (name.length === 0 || name.length > most) this.fail(`a name of 1 to ${most} characters`);
+    this.index += 1;
+    return name;
+  }
+
+  /** Takes free text up to one of the stops, as it was typed, spaces tidied. */
+  free(stops: readonly string[], most: number, expected: string): string {
+    const from = this.next.at;
+    while (this.next.type !== 'end' && !stops.includes(this.next.text)) this.index += 1;
+    const text = this.line.slice(from, this.next.at).replace(/\s+/g, ' ').trim();
+    if (text.length === 0) this.fail(expected);
+    if (text.length > most) this.fail(`${expected}, of at most ${most} characters`);
+    return text;
   }
 
   expect(text: string, expected: string): void {

@@ -4,7 +4,8 @@ export type Side = 'both' | 'left' | 'right';
 /** Inhale, retention after it, exhale, retention after that, and a natural pause (never a hold). */
 export type PhaseKind = 'in' | 'hold' | 'out' | 'empty' | 'pause';
 export type Route = 'nose' | 'mouth' | 'either';
-export type Manner = 'throat' | 'strong throat' | 'narrowed' | 'hiss' | 'hum' | 'sigh';
+/** `released` is an exhale that is let go after an active inhale; `narrowed` is of the nostrils. */
+export type Manner = 'throat' | 'strong throat' | 'narrowed' | 'hiss' | 'hum' | 'sigh' | 'released';
 export type Lock = 'chin' | 'throat' | 'pelvic' | 'abdominal';
 
 /** Counts follow the tempo, seconds do not, "ease" is an open range of seconds. */
@@ -27,9 +28,19 @@ export interface Phase {
   readonly side: Side;
   readonly route: Route | null;
   readonly manner: Manner | null;
+  /** Manners that the rounds of a grid take in turn, null for an open breath; null outside a grid. */
+  readonly manners: readonly (Manner | null)[] | null;
   /** Stop at nine tenths full. */
   readonly nineTenths: boolean;
   readonly gap: Gap | null;
+  /** Lines to say in the phase: a path of waypoints, or what a hold asks for. */
+  readonly say: readonly Said[];
+}
+
+/** A line said inside a phase. Without a time of their own, lines are spread evenly. */
+export interface Said {
+  readonly text: string;
+  readonly atSeconds: number | null;
 }
 
 /** Breaths of recovery after a cycle; a range when "until easy". */
@@ -77,12 +88,60 @@ export interface NaturalPattern {
   readonly depth: 'natural' | 'deepened';
 }
 
-export type Pattern = CyclePattern | PumpPattern | ConnectedPattern | NaturalPattern;
+/** Ways of breathing that are not put together from others. */
+export type PlainPattern = CyclePattern | PumpPattern | ConnectedPattern | NaturalPattern;
+
+/** How long a stage lasts. */
+export type Amount =
+  | { readonly unit: 'rounds'; readonly n: number; readonly guided: number | null }
+  | { readonly unit: 'seconds'; readonly n: number }
+  | { readonly unit: 'minutes'; readonly n: number };
+
+export interface Stage {
+  readonly pattern: PlainPattern;
+  readonly amount: Amount;
+}
+
+/** One thing after another in one block: layers, or ascending counts. One pass of all stages is one round. */
+export interface StagesPattern extends Around {
+  readonly kind: 'stages';
+  readonly stages: readonly Stage[];
+}
+
+export type WholePattern = PlainPattern | StagesPattern;
+
+/** Complete ways side by side, each in the time of the first. Letting go is always allowed beside them. */
+export interface OptionsPattern {
+  readonly kind: 'options';
+  readonly options: readonly { readonly name: string | null; readonly pattern: WholePattern }[];
+}
+
+export type Pattern = WholePattern | OptionsPattern;
 
 /** How much: sets of rounds, or minutes, and the rests. `null` cycles a round means the studio's convention. */
 export type Dose =
-  | { readonly kind: 'rounds'; readonly sets: number; readonly rounds: number; readonly cyclesPerRound: number | null; readonly rest: Rest | null }
-  | { readonly kind: 'minutes'; readonly minutes: number; readonly cyclesPerRound: number | null; readonly rest: Rest | null };
+  | {
+      readonly kind: 'rounds';
+      readonly sets: number;
+      readonly rounds: number;
+      readonly cyclesPerRound: number | null;
+      readonly rest: Rest | null;
+      readonly guided: Guided | null;
+    }
+  | {
+      readonly kind: 'minutes';
+      readonly minutes: number;
+      readonly cyclesPerRound: number | null;
+      readonly rest: Rest | null;
+      readonly guided: Guided | null;
+    };
+
+/** How many rounds of a set are counted aloud; the others run on people's own count. */
+export interface Guided {
+  readonly first: number;
+  /** Whether the last one is counted again. */
+  readonly last: boolean;
+}
 
 export interface Rest {
   readonly n: number;
@@ -105,5 +164,5 @@ export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok
 
 /** A plain phase: both nostrils, nothing special. */
 export function plainPhase(kind: PhaseKind, length: Length): Phase {
-  return { kind, length, repeat: 1, side: 'both', route: null, manner: null, nineTenths: false, gap: null };
+  return { kind, length, repeat: 1, side: 'both', route: null, manner: null, manners: null, nineTenths: false, gap: null, say: [] };
 }

@@ -47,7 +47,7 @@ export function readBlock(block: Block, naturalBreath: Millis = DEFAULT_NATURAL_
     return { name, pattern, dose, pace, tags: of.tags, timing: timeBlock(pattern, dose, pace) };
   }
   const { name, tags } = partOf(block.part);
-  const dose: Dose = { kind: 'minutes', minutes: block.minutes, cyclesPerRound: null, rest: null };
+  const dose: Dose = { kind: 'minutes', minutes: block.minutes, cyclesPerRound: null, rest: null, guided: null };
   const pace = { tempo: millis(1000), naturalBreath };
   return { name, pattern: NATURAL, dose, pace, tags, timing: timeBlock(NATURAL, dose, pace) };
 }

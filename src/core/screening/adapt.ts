@@ -1,4 +1,4 @@
-import type { Pattern, Phase } from '../pattern';
+import { roomPattern, type Manner, type Pattern, type Phase, type PlainPattern, type WholePattern } from '../pattern';
 import type { Tag } from '../techniques';
 import type { Pace } from '../timing';
 import type { Adaptation } from './types';
@@ -61,11 +61,17 @@ function removedTags(adaptation: Adaptation): readonly Tag[] {
   return TAGS_REMOVED[adaptation.to] ?? [];
 }
 
-/** Changes every phase of a pattern, around the rounds too; pumps and connected breath have no phases of their own. */
-function mapPhases(pattern: Pattern, change: (phases: readonly Phase[]) => readonly Phase[]): Pattern {
-  if (pattern.kind === 'natural') return pattern;
-  const around = { leadIn: change(pattern.leadIn), entry: change(pattern.entry), leadOut: change(pattern.leadOut) };
-  return pattern.kind === 'cycle' ? { ...pattern, ...around, phases: change(pattern.phases) } : { ...pattern, ...around };
+/**
+ * Changes every phase of what the room does, around the rounds and in every stage; pumps and connected breath have no
+ * phases of their own. A person's adapted pattern is one way: the other options fall away.
+ */
+function mapPhases(pattern: Pattern, change: (phases: readonly Phase[]) => readonly Phase[]): WholePattern {
+  const room = roomPattern(pattern);
+  const inside = (plain: PlainPattern): PlainPattern => (plain.kind === 'cycle' ? { ...plain, phases: change(plain.phases) } : plain);
+  if (room.kind === 'natural') return room;
+  const around = { leadIn: change(room.leadIn), entry: change(room.entry), leadOut: change(room.leadOut) };
+  if (room.kind !== 'stages') return { ...inside(room), ...around } as WholePattern;
+  return { ...room, ...around, stages: room.stages.map((stage) => ({ ...stage, pattern: inside(stage.pattern) })) };
 }
 
 function dropPhases(pattern: Pattern, kind: 'hold' | 'empty'): Pattern {
@@ -91,8 +97,12 @@ function capHolds(pattern: Pattern, seconds: number, pace: Pace): Pattern | null
 /** Both nostrils, sides only imagined: nothing is closed and no hand is needed. */
 function onBothSides(pattern: Pattern): Pattern {
   const changed = mapPhases(pattern, (phases) => phases.map((phase) => ({ ...phase, side: 'both' as const })));
-  return changed.kind === 'cycle' ? { ...changed, alternating: false } : changed;
+  const still = (plain: PlainPattern): PlainPattern => (plain.kind === 'cycle' ? { ...plain, alternating: false } : plain);
+  if (changed.kind === 'stages') return { ...changed, stages: changed.stages.map((stage) => ({ ...stage, pattern: still(stage.pattern) })) };
+  return still(changed);
 }
+
+const softened = (manner: Manner | null): Manner | null => (manner === 'sigh' || manner === 'hiss' ? null : manner);
 
 /** Nothing through the mouth; a sigh or a hiss is breathed softly through the nose instead. */
 function throughTheNose(pattern: Pattern): Pattern {
@@ -100,10 +110,13 @@ function throughTheNose(pattern: Pattern): Pattern {
     phases.map((phase) => ({
       ...phase,
       route: phase.route === null ? null : ('nose' as const),
-      manner: phase.manner === 'sigh' || phase.manner === 'hiss' ? null : phase.manner,
+      manner: softened(phase.manner),
+      manners: phase.manners && phase.manners.map(softened),
     })),
   );
-  return changed.kind === 'connected' ? { ...changed, route: 'nose' } : changed;
+  const nosed = (plain: PlainPattern): PlainPattern => (plain.kind === 'connected' ? { ...plain, route: 'nose' } : plain);
+  if (changed.kind === 'stages') return { ...changed, stages: changed.stages.map((stage) => ({ ...stage, pattern: nosed(stage.pattern) })) };
+  return nosed(changed);
 }
 
 /** An adaptation as an instruction to a teacher: what to do, never why. */

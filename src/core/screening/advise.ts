@@ -1,10 +1,10 @@
-import { formatPattern, type Dose, type Pattern } from '../pattern';
+import { formatPattern, roomPattern, type Dose, type Pattern } from '../pattern';
 import type { Tag } from '../techniques';
-import type { Pace } from '../timing';
+import { timeBlock, type Pace } from '../timing';
 import { adaptationText, applyAdaptations } from './adapt';
 import { decide, type Bearing } from './decide';
 import { featuresOf } from './features';
-import { groupCounts, inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
+import { inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
 import { ANSWERS, type Adaptation, type Answer, type Decision } from './types';
 
 /** A way of breathing as it is taught to a room. */
@@ -81,9 +81,9 @@ function whatToDo(
   const changed = applyAdaptations(taught.pattern, taught.tags, adaptations, taught.pace);
   const passes = (pattern: Pattern, tags: readonly Tag[], dose = taught.dose, pace = taught.pace) =>
     permitted(bearing, { pattern, dose, pace, tags });
-  if (changed.pattern && passes(changed.pattern, changed.tags) && sameLength(taught.pattern, changed.pattern)) {
+  if (changed.pattern && passes(changed.pattern, changed.tags) && sameLength(taught, changed.pattern)) {
     const pattern = formatPattern(changed.pattern);
-    return pattern === formatPattern(taught.pattern) ? { kind: 'as taught' } : { kind: 'adapted', pattern };
+    return pattern === formatPattern(roomPattern(taught.pattern)) ? { kind: 'as taught' } : { kind: 'adapted', pattern };
   }
   const [best, ...next] = keepInStep(
     taught.pattern,
@@ -96,8 +96,14 @@ function whatToDo(
     comfort,
   );
   if (best) return { kind: 'in step', inStep: best, next: next.slice(0, 2) };
-  const stand = easier.find(({ taught: other }) => permitted(bearing, other));
+  const stand = [...optionsOf(taught), ...easier].find(({ taught: other }) => permitted(bearing, other));
   return stand ? { kind: 'instead', name: stand.name, pattern: formatPattern(stand.taught.pattern) } : { kind: 'natural breath' };
+}
+
+/** The other options of the same block, as they stand beside what the room does. */
+function optionsOf(taught: Taught): Stand[] {
+  if (taught.pattern.kind !== 'options') return [];
+  return taught.pattern.options.slice(1).map(({ name, pattern }) => ({ name: name ?? formatPattern(pattern), taught: { ...taught, pattern } }));
 }
 
 function permitted(bearing: readonly Bearing[], { pattern, dose, pace, tags }: Taught): boolean {
@@ -105,9 +111,9 @@ function permitted(bearing: readonly Bearing[], { pattern, dose, pace, tags }: T
   return ANSWERS.indexOf(answer) >= ANSWERS.indexOf('watch');
 }
 
-/** Whether a changed pattern still ends each cycle with the room; what isn't counted has no cycle to keep. */
-function sameLength(taught: Pattern, changed: Pattern): boolean {
-  return groupCounts(taught)?.counts === groupCounts(changed)?.counts;
+/** Whether a changed pattern still ends each round with the room: what has no rounds ends with its minutes. */
+function sameLength({ pattern, dose, pace }: Taught, changed: Pattern): boolean {
+  return timeBlock(pattern, dose, pace).round.high === timeBlock(changed, dose, pace).round.high;
 }
 
 /** What a person does, in a few words for a cell or a list. */

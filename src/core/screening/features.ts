@@ -1,6 +1,6 @@
-import type { Dose, Lock, Pattern, Phase } from '../pattern';
+import { roomPattern, type Dose, type Lock, type Pattern, type Phase } from '../pattern';
 import type { Tag } from '../techniques';
-import { derive, holdsIn, timeBlock, type Pace } from '../timing';
+import { countedPatterns, derive, holdsIn, timeBlock, type Pace } from '../timing';
 
 /** What screening sees in a technique. Seconds look at the long end of every range. */
 export interface Features {
@@ -48,35 +48,38 @@ const NATURAL: Features = {
  * @example featuresOf(mustParsePattern('4:7:8'), mustParseDose('4 rounds'), pace).holdInSeconds // 7
  */
 export function featuresOf(pattern: Pattern, dose: Dose, pace: Pace, tags: readonly Tag[] = []): Features {
-  if (pattern.kind === 'natural') return { ...NATURAL, tags: withStillness(tags, pattern, dose, pace) };
-  const around = [...pattern.leadIn, ...pattern.entry, ...pattern.leadOut];
-  const own = pattern.kind === 'cycle' ? pattern.phases : [];
-  const phases = [...around, ...own];
-  const derived = derive(pattern, pace);
-  const alternating = pattern.kind === 'cycle' && pattern.alternating;
+  const room = roomPattern(pattern);
+  const own = countedPatterns(room);
+  if (room.kind === 'natural' || own.length === 0) return { ...NATURAL, tags: withStillness(tags, pattern, dose, pace) };
+  const around = [...room.leadIn, ...room.entry, ...room.leadOut];
+  const cycles = own.filter((part) => part.kind === 'cycle');
+  const phases = [...around, ...cycles.flatMap((part) => part.phases)];
+  const derived = derive(room, pace);
+  const oneSided = cycles.filter(({ alternating }) => !alternating).flatMap((part) => part.phases);
   const sideWork = phases.some((phase) => phase.side !== 'both');
+  const hold = (kind: 'hold' | 'empty') => Math.max(...[around, ...cycles.map((part) => part.phases)].map((list) => longestHold(list, kind, pace)));
   return {
     counted: true,
-    holdInSeconds: longestHold(own, around, 'hold', pace),
-    holdOutSeconds: longestHold(own, around, 'empty', pace),
-    pumps: pattern.kind === 'pumps',
-    connected: pattern.kind === 'connected',
-    locks: pattern.kind === 'cycle' ? pattern.locks : [],
-    rightSide: !alternating && inhalesThrough(own, 'right'),
-    leftSide: !alternating && inhalesThrough(own, 'left'),
+    holdInSeconds: hold('hold'),
+    holdOutSeconds: hold('empty'),
+    pumps: own.some(({ kind }) => kind === 'pumps'),
+    connected: own.some(({ kind }) => kind === 'connected'),
+    locks: [...new Set(cycles.flatMap(({ locks }) => locks))],
+    rightSide: inhalesThrough(oneSided, 'right'),
+    leftSide: inhalesThrough(oneSided, 'left'),
     sideWork,
     exhaleToInhale: derived?.exhaleToInhale ?? null,
     pace: derived?.breathsPerMinute?.slow ?? null,
-    mouth: phases.some(usesMouth) || (pattern.kind === 'connected' && pattern.route !== 'nose'),
+    mouth: phases.some(usesMouth) || own.some((part) => part.kind === 'connected' && part.route !== 'nose'),
     resistedExhale: phases.some((phase) => phase.kind === 'out' && resists(phase)),
     tags: sideWork && !tags.includes('hand at the nose') ? [...tags, 'hand at the nose'] : tags,
   };
 }
 
-function longestHold(own: readonly Phase[], around: readonly Phase[], kind: 'hold' | 'empty', pace: Pace): number {
+function longestHold(phases: readonly Phase[], kind: 'hold' | 'empty', pace: Pace): number {
   // A hold that ends one cycle runs on into a hold that begins the next.
-  const wrapped = own.length > 0 && own[0].kind === kind ? [...own, ...own] : own;
-  return Math.max(holdsIn(wrapped, kind, pace.tempo).longest.high, holdsIn(around, kind, pace.tempo).longest.high) / 1000;
+  const wrapped = phases.length > 0 && phases[0].kind === kind ? [...phases, ...phases] : phases;
+  return holdsIn(wrapped, kind, pace.tempo).longest.high / 1000;
 }
 
 function inhalesThrough(phases: readonly Phase[], side: 'left' | 'right'): boolean {
@@ -84,12 +87,13 @@ function inhalesThrough(phases: readonly Phase[], side: 'left' | 'right'): boole
 }
 
 function usesMouth(phase: Phase): boolean {
-  return phase.route === 'mouth' || phase.route === 'either' || phase.manner === 'hiss' || phase.manner === 'sigh';
+  const manners = [phase.manner, ...(phase.manners ?? [])];
+  return phase.route === 'mouth' || phase.route === 'either' || manners.includes('hiss') || manners.includes('sigh');
 }
 
 /** Hissing, a strong throat and narrowed nostrils make the breath push; the soft throat sound does not. */
 function resists(phase: Phase): boolean {
-  return phase.manner === 'hiss' || phase.manner === 'strong throat' || phase.manner === 'narrowed';
+  return [phase.manner, ...(phase.manners ?? [])].some((manner) => manner === 'hiss' || manner === 'strong throat' || manner === 'narrowed');
 }
 
 function withStillness(tags: readonly Tag[], pattern: Pattern, dose: Dose, pace: Pace): readonly Tag[] {

@@ -1,4 +1,6 @@
-import { mustParsePattern, type CyclePattern, type Pattern } from '../pattern';
+import { mustParsePattern, roomPattern, type Pattern, type Phase } from '../pattern';
+import { phasesSpan } from '../timing';
+import { millis } from '../units';
 
 /** A short pattern that ends each cycle with the room. */
 export interface InStep {
@@ -16,13 +18,19 @@ export interface Comfort {
 
 export const NO_COMFORT: Comfort = { inhale: null, exhale: null };
 
-/** The counts of a group's cycle without recovery breaths; null when it isn't counted, so nobody can keep step with it. */
-export function groupCounts(pattern: Pattern): { readonly counts: number; readonly inhale: number } | null {
-  if (pattern.kind !== 'cycle' || pattern.phases.some((phase) => phase.length.unit !== 'counts' || phase.gap)) return null;
-  const sum = (phases: CyclePattern['phases']) =>
-    phases.reduce((all, { length, repeat }) => all + (length.unit === 'counts' ? length.n * repeat : 0), 0);
-  return { counts: sum(pattern.phases), inhale: sum(pattern.phases.filter((phase) => phase.kind === 'in')) };
+/**
+ * The counts of a group's cycle without recovery breaths, whole ones at its tempo. Null when its length is open, or when
+ * it isn't a cycle, so that nobody can keep step with it.
+ */
+function groupCounts(pattern: Pattern, tempo: number): { readonly counts: number; readonly inhale: number } | null {
+  const room = roomPattern(pattern);
+  if (room.kind !== 'cycle' || room.phases.some(({ length }) => length.unit === 'ease')) return null;
+  const counts = (phases: readonly Phase[]) => Math.floor(phasesSpan(phases, millis(tempo)).high / tempo + 1e-9);
+  return { counts: counts(room.phases), inhale: counts(room.phases.filter(({ kind }) => kind === 'in')) };
 }
+
+/** Nobody is asked for a longer count than this to keep step. */
+const LONGEST = 30;
 
 /**
  * Every allowed pattern that keeps in step with the room, best first: fewest free counts, inhale nearest the group's,
@@ -31,10 +39,10 @@ export function groupCounts(pattern: Pattern): { readonly counts: number; readon
  * @example keepInStep(mustParsePattern('4:7:8'), 1000, () => true)[0] // 2 × (4:5) + 1 free
  */
 export function keepInStep(pattern: Pattern, tempo: number, allowed: (pattern: Pattern) => boolean, comfort: Comfort = NO_COMFORT): InStep[] {
-  const group = groupCounts(pattern);
+  const group = groupCounts(pattern, tempo);
   if (!group) return [];
-  const longestIn = comfort.inhale ?? group.inhale + 1;
-  const longestOut = comfort.exhale ?? group.inhale + 3;
+  const longestIn = Math.min(LONGEST, comfort.inhale ?? group.inhale + 1);
+  const longestOut = Math.min(LONGEST, comfort.exhale ?? group.inhale + 3);
   const found: InStep[] = [];
   for (let inhale = 2; inhale <= longestIn; inhale += 1) {
     for (let exhale = inhale; exhale <= longestOut && exhale < 2 * inhale; exhale += 1) {

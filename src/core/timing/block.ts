@@ -1,4 +1,4 @@
-import type { Dose, Pattern, Side } from '../pattern';
+import { roomPattern, type Dose, type Pattern, type Side } from '../pattern';
 import { addSpans, exactly, millis, timesSpan, NO_TIME, type Millis, type Span } from '../units';
 import { cycleSpan, phasesSpan, type Pace, type TimedPattern } from './spans';
 
@@ -23,14 +23,15 @@ export interface BlockTiming extends Rounds {
 }
 
 /**
- * Times a block. Rests count as said; a timed dose takes the most complete rounds that fit at their longest.
+ * Times a block by what the room does. Rests count as said; a timed dose takes the most complete rounds that fit at their longest.
  * @example timeBlock(mustParsePattern('6:6'), mustParseDose('11 min'), { tempo: millis(1100), naturalBreath: millis(4000) }).rounds // 50
  */
 export function timeBlock(pattern: Pattern, dose: Dose, pace: Pace): BlockTiming {
-  if (pattern.kind === 'natural') return timeNatural(dose, pace);
+  const room = roomPattern(pattern);
+  if (room.kind === 'natural') return timeNatural(dose, pace);
   const cyclesPerRound = dose.cyclesPerRound ?? 1;
-  const round = timesSpan(cycleSpan(pattern, pace), cyclesPerRound);
-  const totalOf = (sets: number, rounds: number) => blockSpan(pattern, dose, pace, round, sets, rounds);
+  const round = timesSpan(cycleSpan(room, pace), cyclesPerRound);
+  const totalOf = (sets: number, rounds: number) => blockSpan(room, dose, pace, round, sets, rounds);
   if (dose.kind === 'rounds') {
     const total = totalOf(dose.sets, dose.rounds);
     return { sets: dose.sets, rounds: dose.rounds, cyclesPerRound, round, total, planned: total.high, leftOver: millis(0), fits: true };

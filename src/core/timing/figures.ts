@@ -1,7 +1,19 @@
-import type { Dose, Pattern, Phase } from '../pattern';
+import { amountText, roomPattern, shortPattern, type Dose, type Pattern, type Phase } from '../pattern';
 import { addSpans, clockText, NO_TIME, secondsText, spanText, trimNumber, type Span } from '../units';
-import { sideInCycle, timeBlock, type BlockTiming } from './block';
-import { breathsInCycle, countedCycle, cycleSpan, holdsIn, phasesSpan, type Pace } from './spans';
+import { timeBlock, type BlockTiming } from './block';
+import { segmentsOf } from './segments';
+import {
+  breathsInCycle,
+  countedCycle,
+  countedPatterns,
+  cycleSpan,
+  holdsIn,
+  phasesSpan,
+  stageSpan,
+  type CountedPattern,
+  type Pace,
+  type TimedPattern,
+} from './spans';
 
 /** A computed number, what it is of, and how it came about. */
 export interface Figure {
@@ -30,7 +42,26 @@ export interface Derived {
  * @example derive(mustParsePattern('4:7:8'), pace)?.holdShare // 0.368…
  */
 export function derive(pattern: Pattern, pace: Pace): Derived | null {
-  if (pattern.kind === 'natural') return null;
+  const parts = countedPatterns(pattern).map((part) => deriveCounted(part, pace));
+  const room = roomPattern(pattern);
+  if (parts.length === 0 || room.kind === 'natural') return null;
+  if (room.kind !== 'stages') return parts[0];
+  const paces = parts.flatMap(({ breathsPerMinute }) => breathsPerMinute ?? []);
+  const longest = (span: (part: Derived) => Span) => parts.map(span).reduce((a, b) => (b.high > a.high ? b : a), NO_TIME);
+  const ratios = parts.flatMap(({ exhaleToInhale }) => exhaleToInhale ?? []);
+  return {
+    cycle: cycleSpan(room, pace),
+    counted: addSpans(...parts.map(({ counted }) => counted)),
+    breathsPerMinute:
+      paces.length > 0 ? { slow: Math.min(...paces.map(({ slow }) => slow)), quick: Math.max(...paces.map(({ quick }) => quick)) } : null,
+    holdShare: Math.max(...parts.map(({ holdShare }) => holdShare)),
+    holdIn: longest(({ holdIn }) => holdIn),
+    holdOut: longest(({ holdOut }) => holdOut),
+    exhaleToInhale: ratios.length > 0 ? Math.max(...ratios) : null,
+  };
+}
+
+function deriveCounted(pattern: CountedPattern, pace: Pace): Derived {
   const counted = countedCycle(pattern, pace);
   const cycle = cycleSpan(pattern, pace);
   const breaths = breathsInCycle(pattern);
@@ -38,14 +69,12 @@ export function derive(pattern: Pattern, pace: Pace): Derived | null {
   if (pattern.kind !== 'cycle') return { cycle, counted, breathsPerMinute, holdShare: 0, holdIn: NO_TIME, holdOut: NO_TIME, exhaleToInhale: null };
   const holds = holdsIn(pattern.phases, 'hold', pace.tempo);
   const empties = holdsIn(pattern.phases, 'empty', pace.tempo);
-  const inhale = phasesSpan(
-    pattern.phases.filter((phase) => phase.kind === 'in'),
-    pace.tempo,
-  );
-  const exhale = phasesSpan(
-    pattern.phases.filter((phase) => phase.kind === 'out'),
-    pace.tempo,
-  );
+  const all = (kind: 'in' | 'out') =>
+    phasesSpan(
+      pattern.phases.filter((phase) => phase.kind === kind),
+      pace.tempo,
+    );
+  const [inhale, exhale] = [all('in'), all('out')];
   return {
     cycle,
     counted,
@@ -57,23 +86,26 @@ export function derive(pattern: Pattern, pace: Pace): Derived | null {
   };
 }
 
-/** Exhalations through each side over a whole block, and the side of the last. */
-export function exhalationsBySide(pattern: Pattern, timing: BlockTiming) {
-  if (pattern.kind !== 'cycle') return null;
-  const outs = pattern.phases.filter((phase) => phase.kind === 'out' && phase.side !== 'both');
-  if (outs.length === 0) return null;
-  const tally = { left: 0, right: 0 };
-  let last: 'left' | 'right' = 'left';
-  const cycles = timing.rounds * timing.cyclesPerRound;
-  for (let cycle = 0; cycle < cycles; cycle += 1) {
-    for (const out of outs) {
-      const side = sideInCycle(out.side, pattern.alternating, cycle);
-      if (side === 'both') continue;
-      tally[side] += timing.sets;
-      last = side;
-    }
-  }
-  return { ...tally, last };
+/** Exhalations through each side over a whole block, and the side of the last; null without side work. */
+export function exhalationsBySide(pattern: Pattern, dose: Dose, pace: Pace) {
+  const sided = segmentsOf(pattern, dose, pace).filter(({ kind, part, side }) => kind === 'out' && part === 'round' && side !== 'both');
+  const last = sided.at(-1)?.side;
+  if (!last || last === 'both') return null;
+  const left = sided.filter(({ side }) => side === 'left').length;
+  return { left, right: sided.length - left, last };
+}
+
+/**
+ * Alternating side work should end on an exhale through the side it began on: left, by the commonest school.
+ * @returns the side it ends on when that is another one, so that one more cycle is needed; null when it ends well
+ * @example endsAside(mustParsePattern('4:4 alternating'), mustParseDose('3 rounds'), pace) // "right"
+ */
+export function endsAside(pattern: Pattern, dose: Dose, pace: Pace): 'left' | 'right' | null {
+  const room = roomPattern(pattern);
+  if (room.kind !== 'cycle' || !room.alternating) return null;
+  const began = room.phases.find(({ side }) => side !== 'both')?.side;
+  const last = exhalationsBySide(pattern, dose, pace)?.last;
+  return last && last !== began ? last : null;
 }
 
 /**
@@ -83,19 +115,21 @@ export function exhalationsBySide(pattern: Pattern, timing: BlockTiming) {
 export function figuresOf(pattern: Pattern, dose: Dose, pace: Pace): Figure[] {
   const timing = timeBlock(pattern, dose, pace);
   const facts = derive(pattern, pace);
-  if (!facts || pattern.kind === 'natural') {
+  const room = roomPattern(pattern);
+  if (!facts || room.kind === 'natural') {
     return [{ id: 'total', value: clockText(timing.total.high), label: 'in all', working: 'everyone’s own breath, nothing counted' }];
   }
-  return [
-    cycleFigure(pattern, facts, pace),
-    totalFigure(timing),
-    ...paceFigure(pattern, facts),
-    ...heldFigure(facts),
-    ...sideFigure(pattern, timing),
-  ];
+  return [cycleFigure(room, facts, pace), totalFigure(timing), ...paceFigure(room, facts), ...heldFigure(facts), ...sideFigure(room, dose, pace)];
 }
 
-function cycleFigure(pattern: Exclude<Pattern, { kind: 'natural' }>, facts: Derived, pace: Pace): Figure {
+function cycleFigure(pattern: TimedPattern, facts: Derived, pace: Pace): Figure {
+  if (pattern.kind === 'stages') {
+    const parts = pattern.stages.map((stage) => {
+      const seconds = trimNumber(stageSpan(stage, pace).total.high / 1000);
+      return `${seconds} (${shortPattern(stage.pattern)} for ${amountText(stage.amount)})`;
+    });
+    return { id: 'cycle', value: spanText(facts.cycle), label: `${pattern.stages.length} stages`, working: `${parts.join(' + ')} s` };
+  }
   if (pattern.kind === 'pumps') {
     return { id: 'cycle', value: spanText(facts.cycle), label: 'a run of pumps', working: `${pattern.pumps} × 60 ÷ ${pattern.perMinute}` };
   }
@@ -139,11 +173,12 @@ function totalFigure(timing: BlockTiming): Figure {
   return { id: 'total', value: clockText(timing.total.high), label: rounds, working: `${sum}${left}` };
 }
 
-function paceFigure(pattern: Pattern, facts: Derived): Figure[] {
+function paceFigure(pattern: TimedPattern, facts: Derived): Figure[] {
   if (pattern.kind === 'pumps') return [{ id: 'pumps', value: String(pattern.perMinute), label: 'pumps a minute', working: 'as written' }];
   if (!facts.breathsPerMinute) return [];
   const { slow, quick } = facts.breathsPerMinute;
   const value = slow === quick ? trimNumber(slow) : `${trimNumber(slow)}–${trimNumber(quick)}`;
+  if (pattern.kind === 'stages') return [{ id: 'pace', value, label: 'breaths a minute', working: 'the slowest and the quickest stage' }];
   return [{ id: 'pace', value, label: 'breaths a minute', working: `60 × ${breathsInCycle(pattern)} ÷ ${spanText(facts.counted)}` }];
 }
 
@@ -161,9 +196,10 @@ function heldFigure(facts: Derived): Figure[] {
   ];
 }
 
-function sideFigure(pattern: Pattern, timing: BlockTiming): Figure[] {
-  const sides = exhalationsBySide(pattern, timing);
-  if (!sides || !timing.fits) return [];
-  const working = `${timing.sets * timing.rounds * timing.cyclesPerRound} exhales, the last one ${sides.last}`;
+function sideFigure(pattern: TimedPattern, dose: Dose, pace: Pace): Figure[] {
+  const sides = exhalationsBySide(pattern, dose, pace);
+  if (!sides) return [];
+  const aside = endsAside(pattern, dose, pace) ? '; one more cycle would end where it began' : '';
+  const working = `${sides.left + sides.right} exhales, the last one ${sides.last}${aside}`;
   return [{ id: 'sides', value: `${sides.left} and ${sides.right}`, label: 'exhales left and right', working }];
 }

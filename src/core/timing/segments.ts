@@ -1,7 +1,19 @@
-import type { Dose, Manner, Pattern, Phase, PhaseKind, Route, Side } from '../pattern';
+import {
+  gridRounds,
+  phasesInRound,
+  roomPattern,
+  type Dose,
+  type Manner,
+  type Pattern,
+  type Phase,
+  type PhaseKind,
+  type Route,
+  type Said,
+  type Side,
+} from '../pattern';
 import { millis, type Millis } from '../units';
 import { restMillis, sideInCycle, timeBlock } from './block';
-import { lengthSpan, type Pace } from './spans';
+import { lengthSpan, stageSpan, type CountedPattern, type Pace, type TimedPattern } from './spans';
 
 /** What a stretch of a block is for. */
 export type Part = 'lead-in' | 'entry' | 'round' | 'changeover' | 'recover' | 'rest' | 'lead-out' | 'natural';
@@ -20,13 +32,22 @@ export interface Segment {
   readonly route: Route | null;
   /** Ends when it is easy; the end shown is the latest. */
   readonly open: boolean;
+  /** Lines to say in it. */
+  readonly say: readonly Said[];
   /** Numbered from 1; 0 outside the rounds. A cycle is numbered in its round. */
   readonly set: number;
   readonly round: number;
   readonly cycle: number;
+  /** How many rounds its set or stage has. */
+  readonly of: number;
+  /** Which stage of the block, from 1; 0 where there are none. */
+  readonly stage: number;
 }
 
-type Stretch = Omit<Segment, 'start' | 'end' | 'set' | 'round' | 'cycle'> & { readonly ms: number };
+type Stretch = Omit<Segment, 'start' | 'end' | keyof Place> & { readonly ms: number };
+type Place = Pick<Segment, 'set' | 'round' | 'cycle' | 'of' | 'stage'>;
+
+const OUTSIDE: Place = { set: 0, round: 0, cycle: 0, of: 0, stage: 0 };
 
 /**
  * Writes a block out as the stretches of time it is made of, open lengths at their longest.
@@ -35,24 +56,26 @@ type Stretch = Omit<Segment, 'start' | 'end' | 'set' | 'round' | 'cycle'> & { re
  */
 export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace): Segment[] {
   const timing = timeBlock(pattern, dose, pace);
-  const line = new Line();
-  if (pattern.kind === 'natural') {
-    line.add(stretch('natural', timing.planned), 0, 0);
+  const room = roomPattern(pattern);
+  const line = new Line(pace);
+  if (room.kind === 'natural') {
+    line.add(stretch('natural', timing.planned), OUTSIDE);
     return line.segments;
   }
   if (!timing.fits) return [];
-  line.phases('lead-in', pattern.leadIn, pace, 0, 0);
+  line.phases('lead-in', room.leadIn, OUTSIDE);
   for (let set = 1; set <= timing.sets; set += 1) {
-    line.phases('entry', pattern.entry, pace, set, 0);
+    line.phases('entry', room.entry, { ...OUTSIDE, set });
     for (let round = 1; round <= timing.rounds; round += 1) {
-      addRound(line, pattern, pace, set, round, timing.cyclesPerRound);
+      const place = { ...OUTSIDE, set, round, of: timing.rounds };
+      addRound(line, room, timing.cyclesPerRound, place);
       const lastRound = round === timing.rounds;
-      const lastOfAll = lastRound && set === timing.sets;
       const rests = dose.rest?.every === 'round' || lastRound;
-      if (dose.rest && rests && (!lastOfAll || dose.rest.afterLast)) line.add(stretch('rest', restMillis(dose, pace)), set, round);
+      if (dose.rest && rests && (!(lastRound && set === timing.sets) || dose.rest.afterLast))
+        line.add(stretch('rest', restMillis(dose, pace)), place);
     }
   }
-  line.phases('lead-out', pattern.leadOut, pace, timing.sets, timing.rounds);
+  line.phases('lead-out', room.leadOut, { ...OUTSIDE, set: timing.sets, round: timing.rounds, of: timing.rounds });
   return line.segments;
 }
 
@@ -60,63 +83,74 @@ class Line {
   readonly segments: Segment[] = [];
   private at = 0;
 
-  add({ ms, ...rest }: Stretch, set: number, round: number, cycle = 0): void {
+  constructor(readonly pace: Pace) {}
+
+  add({ ms, ...rest }: Stretch, place: Place): void {
     if (ms <= 0) return;
-    this.segments.push({ ...rest, start: millis(this.at), end: millis(this.at + ms), set, round, cycle });
+    this.segments.push({ ...rest, ...place, start: millis(this.at), end: millis(this.at + ms) });
     this.at += ms;
   }
 
-  /** @param cycle numbered from 1 in its round, and `passed`, how many came before it in its set */
-  phases(part: Part, phases: readonly Phase[], pace: Pace, set: number, round: number, cycle = 0, passed = 0, alternating = false): void {
+  /** @param passed how many cycles came before in the set, for sides that alternate */
+  phases(part: Part, phases: readonly Phase[], place: Place, passed = 0, alternating = false): void {
     for (const phase of phases) {
       for (let turn = 0; turn < phase.repeat; turn += 1) {
-        this.add(phaseStretch(part, phase, pace, sideInCycle(phase.side, alternating, passed)), set, round, cycle);
-        if (phase.gap) this.add(stretch('changeover', phase.gap.seconds * 1000), set, round, cycle);
+        this.add(phaseStretch(part, phase, this.pace, sideInCycle(phase.side, alternating, passed)), place);
+        if (phase.gap) this.add(stretch('changeover', phase.gap.seconds * 1000), place);
       }
     }
   }
 }
 
-function addRound(line: Line, pattern: Exclude<Pattern, { kind: 'natural' }>, pace: Pace, set: number, round: number, cycles: number): void {
+function addRound(line: Line, pattern: TimedPattern, cycles: number, place: Place): void {
   for (let cycle = 1; cycle <= cycles; cycle += 1) {
-    if (pattern.kind === 'pumps') {
-      const ms = millis((pattern.pumps * 60_000) / pattern.perMinute);
-      line.add({ ...stretch('round', ms), kind: 'pumps', counts: pattern.pumps }, set, round, cycle);
-    } else if (pattern.kind === 'connected') {
-      for (const seconds of [...Array<number>(4).fill(pattern.shortSeconds), pattern.longSeconds])
-        addConnected(line, seconds, pattern.route, set, round, cycle);
-    } else {
-      line.phases('round', pattern.phases, pace, set, round, cycle, (round - 1) * cycles + cycle - 1, pattern.alternating);
-      if (pattern.recovery) {
-        const open = pattern.recovery.low !== pattern.recovery.high;
-        line.add({ ...stretch('recover', pattern.recovery.high * pace.naturalBreath), open }, set, round, cycle);
-      }
-    }
+    if (pattern.kind === 'stages') addStages(line, pattern.stages, place);
+    else addCycle(line, pattern, { ...place, cycle }, (place.round - 1) * cycles + cycle - 1);
+  }
+}
+
+/** The stages of one pass. Inside a stage its own rounds are counted, and sides begin again. */
+function addStages(line: Line, stages: Extract<TimedPattern, { kind: 'stages' }>['stages'], place: Place): void {
+  stages.forEach((stage, index) => {
+    const { rounds, total } = stageSpan(stage, line.pace);
+    const from = line.segments.at(-1)?.end ?? 0;
+    const at = { ...place, stage: index + 1, of: rounds };
+    if (stage.pattern.kind === 'natural') return line.add(stretch('natural', total.high), { ...at, round: 0 });
+    for (let round = 1; round <= rounds; round += 1) addCycle(line, stage.pattern, { ...at, round, cycle: 1 }, round - 1);
+    const left = from + total.high - (line.segments.at(-1)?.end ?? 0);
+    line.add(stretch('natural', left), { ...at, round: 0 });
+  });
+}
+
+function addCycle(line: Line, pattern: CountedPattern, place: Place, passed: number): void {
+  if (pattern.kind === 'pumps') {
+    const ms = millis((pattern.pumps * 60_000) / pattern.perMinute);
+    line.add({ ...stretch('round', ms), kind: 'pumps', counts: pattern.pumps }, place);
+  } else if (pattern.kind === 'connected') {
+    for (const seconds of [...Array<number>(4).fill(pattern.shortSeconds), pattern.longSeconds]) addConnected(line, seconds, pattern.route, place);
+  } else {
+    const phases = gridRounds(pattern) > 1 ? phasesInRound(pattern, place.round - 1) : pattern.phases;
+    line.phases('round', phases, place, passed, pattern.alternating);
+    if (!pattern.recovery) return;
+    const open = pattern.recovery.low !== pattern.recovery.high;
+    line.add({ ...stretch('recover', pattern.recovery.high * line.pace.naturalBreath), open }, place);
   }
 }
 
 /** A connected breath is half inhale and half exhale, with nothing between. */
-function addConnected(line: Line, seconds: number, route: Route, set: number, round: number, cycle: number): void {
+function addConnected(line: Line, seconds: number, route: Route, place: Place): void {
   const whole = millis(seconds * 1000);
   const half = millis(whole / 2);
-  line.add({ ...stretch('round', half), kind: 'in', route }, set, round, cycle);
-  line.add({ ...stretch('round', whole - half), kind: 'out', route }, set, round, cycle);
+  line.add({ ...stretch('round', half), kind: 'in', route }, place);
+  line.add({ ...stretch('round', whole - half), kind: 'out', route }, place);
 }
 
 function phaseStretch(part: Part, phase: Phase, pace: Pace, side: Side): Stretch {
-  const open = phase.length.unit === 'ease';
-  return {
-    ms: lengthSpan(phase.length, pace.tempo).high,
-    part,
-    kind: phase.kind,
-    counts: phase.length.unit === 'counts' ? phase.length.n : null,
-    side,
-    manner: phase.manner,
-    route: phase.route,
-    open,
-  };
+  const { kind, length, manner, route, say } = phase;
+  const counts = length.unit === 'counts' ? length.n : null;
+  return { ms: lengthSpan(length, pace.tempo).high, part, kind, counts, side, manner, route, open: length.unit === 'ease', say };
 }
 
 function stretch(part: Part, ms: number): Stretch {
-  return { ms, part, kind: null, counts: null, side: 'both', manner: null, route: null, open: false };
+  return { ms, part, kind: null, counts: null, side: 'both', manner: null, route: null, open: false, say: [] };
 }

@@ -1,4 +1,13 @@
-import type { ConnectedPattern, CyclePattern, Length, Pattern, Phase, PumpPattern } from '../pattern';
+import {
+  plainPatterns,
+  type Length,
+  type NaturalPattern,
+  type Pattern,
+  type Phase,
+  type PlainPattern,
+  type Stage,
+  type StagesPattern,
+} from '../pattern';
 import { addSpans, exactly, millis, timesSpan, NO_TIME, type Millis, type Span } from '../units';
 
 /** What turns notation into time: milliseconds a count, and the length of a natural breath. */
@@ -7,8 +16,10 @@ export interface Pace {
   readonly naturalBreath: Millis;
 }
 
-/** Breaths that hold a cycle: everything but the natural breath. */
-export type TimedPattern = CyclePattern | PumpPattern | ConnectedPattern;
+/** Breathing that has a cycle: everything but the natural breath. */
+export type CountedPattern = Exclude<PlainPattern, NaturalPattern>;
+/** What a dose counts in rounds: a counted pattern, or stages, whose one pass is a cycle. */
+export type TimedPattern = CountedPattern | StagesPattern;
 
 /** One length at a tempo, rounded half up. @example lengthSpan({ unit: 'counts', n: 6 }, millis(1100)) // 6600 ms */
 export function lengthSpan(length: Length, tempo: Millis): Span {
@@ -28,26 +39,44 @@ export function phasesSpan(phases: readonly Phase[], tempo: Millis): Span {
 }
 
 /** The part of a cycle that pace and hold share look at: without recovery breaths. */
-export function countedCycle(pattern: TimedPattern, pace: Pace): Span {
+export function countedCycle(pattern: CountedPattern, pace: Pace): Span {
   if (pattern.kind === 'pumps') return exactly((pattern.pumps * 60_000) / pattern.perMinute);
   if (pattern.kind === 'connected') return exactly(4 * millis(pattern.shortSeconds * 1000) + millis(pattern.longSeconds * 1000));
   return phasesSpan(pattern.phases, pace.tempo);
 }
 
-/** One written pass of the pattern with its recovery breaths. */
+/** One written pass of the pattern with its recovery breaths; one pass of all stages. */
 export function cycleSpan(pattern: TimedPattern, pace: Pace): Span {
+  if (pattern.kind === 'stages') return addSpans(...pattern.stages.map((stage) => stageSpan(stage, pace).total));
   const recovery = pattern.kind === 'cycle' ? pattern.recovery : null;
   const rest: Span = recovery ? { low: millis(recovery.low * pace.naturalBreath), high: millis(recovery.high * pace.naturalBreath) } : NO_TIME;
   return addSpans(countedCycle(pattern, pace), rest);
 }
 
+/**
+ * How long a stage lasts and how many complete rounds it holds; a stage by the clock ends with natural breath when its
+ * rounds do not fill it.
+ */
+export function stageSpan({ pattern, amount }: Stage, pace: Pace): { readonly rounds: number; readonly total: Span } {
+  const clock = amount.unit === 'rounds' ? null : millis(amount.n * (amount.unit === 'seconds' ? 1000 : 60_000));
+  if (pattern.kind === 'natural') return { rounds: 0, total: exactly(clock ?? amount.n * pace.naturalBreath) };
+  const cycle = cycleSpan(pattern, pace);
+  if (clock === null) return { rounds: amount.n, total: timesSpan(cycle, amount.n) };
+  return { rounds: Math.floor(clock / cycle.high), total: exactly(clock) };
+}
+
 /** One breath for each turn from in to out; a connected round counts five, pumps none. */
-export function breathsInCycle(pattern: Pattern): number {
+export function breathsInCycle(pattern: CountedPattern): number {
   if (pattern.kind === 'connected') return 5;
-  if (pattern.kind !== 'cycle') return 0;
+  if (pattern.kind === 'pumps') return 0;
   const breathing = pattern.phases.filter((phase) => phase.kind === 'in' || phase.kind === 'out');
   return breathing.filter((phase, index) => phase.kind === 'out' && breathing[(index + breathing.length - 1) % breathing.length].kind === 'in')
     .length;
+}
+
+/** The counted ways of breathing in a room's pattern, stage by stage. */
+export function countedPatterns(pattern: Pattern): readonly CountedPattern[] {
+  return plainPatterns(pattern).filter((plain): plain is CountedPattern => plain.kind !== 'natural');
 }
 
 const NO_HOLD = { total: NO_TIME, longest: NO_TIME };

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { derive, exhalationsBySide, figuresOf, segmentsOf, timeBlock } from '.';
+import { derive, endsAside, exhalationsBySide, figuresOf, segmentsOf, timeBlock } from '.';
 import { mustParseDose, mustParsePattern } from '../pattern';
 import { anyDose, anyPattern } from '../pattern/arbitrary';
 import { millis } from '../units';
@@ -29,7 +29,7 @@ test('alternate nostril in two-breath rounds', () => {
   const timing = timeBlock(pattern, mustParseDose('9 rounds of 2'), pace());
   expect(timing).toMatchObject({ round: { high: 20_000 }, total: { high: 180_000 } });
   expect(facts('4:6 alternating').breathsPerMinute?.slow).toBe(6);
-  expect(exhalationsBySide(pattern, timing)).toEqual({ left: 9, right: 9, last: 'left' });
+  expect(exhalationsBySide(pattern, mustParseDose('9 rounds of 2'), pace())).toEqual({ left: 9, right: 9, last: 'left' });
 });
 
 test.each([
@@ -86,4 +86,39 @@ test('written out, a block has no hole and lasts as long as it was timed', () =>
     }),
     { numRuns: 200 },
   );
+});
+
+test('stages follow one another, count their own rounds, and are judged by the strongest', () => {
+  const layers = 'natural for 30 s > 4:4 for 3 rounds > 4:4:4 for 3 rounds > 4:4:4:4 for 1 min';
+  expect(total(layers, '1 round').total.high).toBe((30 + 24 + 36 + 60) * 1000);
+  expect(facts(layers)).toMatchObject({ holdShare: 0.5, breathsPerMinute: { slow: 3.75, quick: 7.5 } });
+  const segments = segmentsOf(mustParsePattern(layers), mustParseDose('1 round'), pace());
+  expect(segments.filter(({ stage }) => stage === 4).at(-1)).toMatchObject({ kind: null, part: 'natural', end: 150_000, start: 138_000 });
+  expect(segments.filter(({ stage, kind }) => stage === 3 && kind === 'hold').map(({ round, of }) => [round, of])).toEqual([
+    [1, 3],
+    [2, 3],
+    [3, 3],
+  ]);
+  expect(['4:5', '5:6', '6:7'].map((part) => facts(part).breathsPerMinute!.slow.toFixed(2))).toEqual(['6.67', '5.45', '4.62']);
+  expect(facts('4:5 for 4 rounds > 5:6 for 4 rounds > 6:7 for 4 rounds').breathsPerMinute?.slow).toBeCloseTo(4.62, 2);
+});
+
+test('a grid is written out as rounds of three cycles', () => {
+  const grid = mustParsePattern('in 5 open/narrowed, out 5 open/narrowed, empty 4, recover 1');
+  const segments = segmentsOf(grid, mustParseDose('4 rounds of 3'), pace());
+  const round = (n: number) =>
+    segments.filter(({ round: at, cycle, kind }) => at === n && cycle === 1 && kind).map(({ kind, manner }) => `${kind} ${manner}`);
+  expect([1, 2, 3, 4].map(round)).toEqual([
+    ['in null', 'out null', 'empty null'],
+    ['in narrowed', 'out null', 'empty null'],
+    ['in null', 'out narrowed', 'empty null'],
+    ['in narrowed', 'out narrowed', 'empty null'],
+  ]);
+  expect(segments.at(-1)?.end).toBe(216_000);
+});
+
+test('options are timed by the first, and side work says when it would not end where it began', () => {
+  expect(total('4:4 | natural', '5 rounds').total.high).toBe(40_000);
+  const ends = (dose: string) => endsAside(mustParsePattern('4:4 alternating'), mustParseDose(dose), pace());
+  expect([ends('3 rounds'), ends('4 rounds'), ends('3 rounds of 2')]).toEqual(['right', null, null]);
 });

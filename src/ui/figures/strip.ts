@@ -1,4 +1,4 @@
-import type { Pattern, PhaseKind, Side } from '@/core/pattern';
+import { roomPattern, type Pattern, type PhaseKind, type Side, type StagesPattern } from '@/core/pattern';
 import { segmentsOf, type Pace, type Segment } from '@/core/timing';
 
 /** One rung of a strip: a stretch of time at one fullness. */
@@ -24,10 +24,11 @@ export interface StripPiece {
  * @returns pieces in milliseconds and the whole length
  */
 export function stripOf(pattern: Pattern, pace: Pace): { readonly pieces: readonly StripPiece[]; readonly length: number; readonly sided: boolean } {
-  if (pattern.kind === 'natural') return natural(pace);
-  const cycles = pattern.kind === 'cycle' && pattern.alternating ? 2 : 1;
-  const bare = { ...pattern, leadIn: [], entry: [], leadOut: [] };
-  const segments = segmentsOf(bare, { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: cycles, rest: null }, pace);
+  const room = roomPattern(pattern);
+  if (room.kind === 'natural') return natural(pace);
+  const cycles = room.kind === 'cycle' && room.alternating ? 2 : 1;
+  const bare = { ...(room.kind === 'stages' ? oneOfEach(room) : room), leadIn: [], entry: [], leadOut: [] };
+  const segments = segmentsOf(bare, { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: cycles, rest: null, guided: null }, pace);
   let level = 0;
   const inhales = segments.filter(({ kind }) => kind === 'in').length;
   const pieces = segments.map((segment, index): StripPiece => {
@@ -36,6 +37,11 @@ export function stripOf(pattern: Pattern, pace: Pace): { readonly pieces: readon
     return { ...pieceOf(segment), rungs: rungsOf(segment, from, level) };
   });
   return { pieces, length: segments.at(-1)?.end ?? 1, sided: segments.some(({ side }) => side !== 'both') };
+}
+
+/** One round of every stage, so that a strip shows how they grow. */
+function oneOfEach(room: StagesPattern): StagesPattern {
+  return { ...room, stages: room.stages.map((stage) => ({ ...stage, amount: { unit: 'rounds', n: 1, guided: null } })) };
 }
 
 /** Two inhales in a row each fill half; an exhale empties what it shares with its neighbours. */

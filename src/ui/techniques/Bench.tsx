@@ -114,9 +114,10 @@ function Reading({
   const [pattern, amount] = [parsePattern(line), parseDose(dose)];
   if (!pattern.ok || !amount.ok) return null;
   const pace = { tempo: millis(tempo), naturalBreath: millis(naturalBreath) };
-  const lines = outlook(featuresOf(pattern.value, amount.value, pace, tags));
+  const features = featuresOf(pattern.value, amount.value, pace, tags);
+  const lines = outlook(features);
   const [inStep] = keepInStep(pattern.value, tempo, () => true);
-  const holds = pattern.value.kind === 'cycle' && pattern.value.phases.some(({ kind }) => kind === 'hold' || kind === 'empty');
+  const holds = features.holdInSeconds + features.holdOutSeconds > 0;
   return (
     <div className={stale ? styles.stale : undefined} data-testid="reading">
       <div className="sheet">

@@ -1,0 +1,31 @@
+import type { CyclePattern, Pattern, Phase, PlainPattern, WholePattern } from './types';
+
+/** What the room does: the pattern itself, or the first of its options. */
+export function roomPattern(pattern: Pattern): WholePattern {
+  return pattern.kind === 'options' ? pattern.options[0].pattern : pattern;
+}
+
+/** The ways of breathing the room's pattern is put together from: its stages, or itself. */
+export function plainPatterns(pattern: Pattern): readonly PlainPattern[] {
+  const room = roomPattern(pattern);
+  return room.kind === 'stages' ? room.stages.map((stage) => stage.pattern) : [room];
+}
+
+/**
+ * How many rounds the grid of a pattern is written out as; 1 without a grid.
+ * @example gridRounds(mustParsePattern('in 5 open/narrowed, out 5 open/narrowed') as CyclePattern) // 4
+ */
+export function gridRounds(pattern: CyclePattern): number {
+  return pattern.phases.reduce((rounds, { manners }) => rounds * (manners?.length ?? 1), 1);
+}
+
+/** The phases of one round of a grid, numbered from 0: the first phase's manners change fastest. */
+export function phasesInRound(pattern: CyclePattern, round: number): readonly Phase[] {
+  let rest = round % gridRounds(pattern);
+  return pattern.phases.map((phase) => {
+    if (!phase.manners) return phase;
+    const manner = phase.manners[rest % phase.manners.length];
+    rest = Math.floor(rest / phase.manners.length);
+    return { ...phase, manner };
+  });
+}
