@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { AT_THE_START, layOut, momentAt, phaseText, positionAt, secondAt, step } from '.';
+import { AT_THE_START, layOut, LOUDNESS, momentAt, phaseText, positionAt, secondAt, step, wordingProblem, type Loudness } from '.';
+import { formatDose, formatPattern } from '../pattern';
+import { anyDose, anyPattern } from '../pattern/arbitrary';
 import { sessionTime, type Block } from '../plan';
 import { TECHNIQUES } from '../techniques';
 import { millis } from '../units';
@@ -51,11 +53,78 @@ test('what a timed block leaves over is natural breath, and the end is an end', 
   expect(momentAt(line, line.total)).toMatchObject({ over: true, left: 0 });
 });
 
-test('the sheet calls sides, rounds, the change to own count and the end once each', () => {
-  const sheet = line.cues.filter(({ block: index }) => index === 1).map(({ at, say }) => `${(at - 60_000) / 1000} ${say}`);
-  expect(sheet.slice(0, 3)).toEqual(['0 Right hand: thumb closes right, ring finger left', '0 In, left, 4', '4 Out, right, 6']);
-  expect(sheet).toEqual(expect.arrayContaining(['20 Round 2', '60 On your own count now', '160 Last round', '180 Let it go, breathe as you like']));
-  expect(sheet.filter((said) => said.includes('Last round'))).toHaveLength(1);
+const said = (block: number, sheet = line) =>
+  sheet.cues.filter((cue) => cue.block === block).map(({ at, say }) => `${(at - sheet.blocks[block].start) / 1000} ${say}`);
+
+test('the sheet calls sides with their counts, the change to own count, the last round and the end', () => {
+  expect(said(1).slice(0, 10)).toEqual(['0 In, left', '1 2', '2 3', '3 4', '4 Out, right', '5 5', '6 4', '7 3', '8 2', '9 1']);
+  expect(said(1)).toEqual(expect.arrayContaining(['10 In, right', '14 Out, left', '60 On your own count now', '160 Last round']));
+  expect(said(1).filter((text) => text.includes('Last round'))).toHaveLength(1);
+  // The square begins at once, so there is no room for an end before it; behind it there is.
+  expect(said(1).filter((text) => text.includes('Let it go'))).toEqual([]);
+  expect(said(2)).toContain('48 Let it go, breathe as you like');
+  expect(line.cues.filter(({ kind }) => kind === 'stop sign')).toHaveLength(1);
+  expect(said(0).at(-1)).toBe('52 Right hand: thumb closes right, ring finger left');
+});
+
+test('stages, grids, lines in a phase and guided rounds are said where they belong', () => {
+  const path = 'in 25 s say (hand, forearm at 4 s, crown), out 10 s';
+  const stages = 'natural for 20 s > 4:4 for 4 rounds guided 1 > 4:4:4 for 2 rounds';
+  const sheet = layOut(
+    [block('path', path, '1 round'), block('stages', stages, '1 round'), block('last', '4:4', '5 rounds, guided 1 and last')],
+    natural,
+  );
+  expect(said(0, sheet)).toEqual(expect.arrayContaining(['0 In', '0.4 hand', '4 forearm', '16.667 crown', '25 Out']));
+  expect(said(1, sheet)).toEqual(expect.arrayContaining(['20 In', '28 On your own count now', '44 Last round', '52 In', '56 Hold', '60 Out']));
+  expect(said(2, sheet).filter((text) => text.endsWith(' In'))).toEqual(
+    ['0 In', '32 Last round. In'].map((text) => (text.startsWith('0') ? text : '32 In')),
+  );
+});
+
+test('quieter sheets say less, and a studio says it in its own words', () => {
+  const at = (loudness: Loudness, wording = {}) => layOut(blocks, natural, { loudness, wordsPerSecond: 2.5, wording });
+  expect(said(1, at('spare')).slice(0, 2)).toEqual(['0 In, left, 4', '4 Out, right, 6']);
+  expect(
+    at('silent')
+      .cues.map(({ kind }) => kind)
+      .filter((kind) => !['round', 'rest', 'end'].includes(kind)),
+  ).toEqual([]);
+  expect(said(1, at('full', { 'alternate/out': 'Release {side}' }))[4]).toBe('4 Release right');
+  expect(['Out {side}', 'Out {nostril}', '', 'Out {'].map((text) => wordingProblem(text) === null)).toEqual([true, false, false, false]);
+});
+
+test('what cannot be said in its time is named, with the spare line', () => {
+  const at = (pattern: string, tempo: number) => layOut([{ ...block('quick', pattern, '4 rounds'), tempo } as Block], natural);
+  const sided = at('in 4 left, out 6 right, alternating', 500);
+  expect(sided.crowded).toContainEqual({ block: 0, wanted: 'In, left, with its counts', spare: 'In, left, 4' });
+  expect(said(0, sided).slice(0, 2)).toEqual(['0 In, left, 4', '2 Out, right, 6']);
+  const throat = at('in 4 throat, out 4 throat', 500);
+  expect(throat.crowded).toContainEqual({ block: 0, wanted: 'In, throat', spare: 'In' });
+  expect(said(0, throat).slice(0, 2)).toEqual(['0 In', '0.5 2']);
+});
+
+test('no two cues overlap, whatever the pattern, tempo and speed of speech', () => {
+  const choices = fc.record({
+    pattern: anyPattern,
+    dose: anyDose,
+    tempo: fc.integer({ min: 400, max: 2000 }),
+    wordsPerSecond: fc.integer({ min: 1, max: 4 }),
+    loudness: fc.constantFrom(...LOUDNESS),
+  });
+  fc.assert(
+    fc.property(choices, ({ pattern, dose, tempo, ...options }) => {
+      const made = { ...block('any', formatPattern(pattern), formatDose(dose)), tempo } as Block;
+      const { cues, segments } = layOut([blocks[0], made, blocks[3]], natural, { ...options, wording: {} });
+      expect(cues.filter(({ at }, index) => index > 0 && at < cues[index - 1].until - 1)).toEqual([]);
+      // Every call names the phase and the side that its segment has.
+      for (const { at, say, kind } of cues.filter((cue) => cue.kind === 'call')) {
+        const segment = segments.find(({ start, kind: phase }) => Math.round(start) === at && phase);
+        expect([segment && say.toLowerCase().startsWith(phaseText(segment).toLowerCase().split(',')[0]), kind]).toEqual([true, 'call']);
+        if (segment && segment.side !== 'both') expect(say).toContain(segment.side);
+      }
+    }),
+    { numRuns: 50 },
+  );
 });
 
 test('pausing, repeating and skipping follow the clock and nothing else', () => {

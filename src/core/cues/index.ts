@@ -1,4 +1,6 @@
-/** Cue sheets and the pure player of a class. */
+/** Cue sheets, the pure player of a class, and the second pattern that runs in step. */
 export * from './line';
+export * from './sheet';
+export { LOUDNESS, phaseText, wordingProblem, type Loudness, type Wording } from './words';
 export * from './player';
 export * from './second';

@@ -1,5 +1,6 @@
 import { millis, type Millis } from '../units';
-import type { ClassLine, Cue, LineBlock, LineSegment } from './line';
+import type { ClassLine, LineBlock, LineSegment } from './line';
+import type { Cue } from './sheet';
 
 /** Where a class stands. Positions follow from the clock given in, so that nothing can drift. */
 export interface PlayerState {
@@ -88,6 +89,9 @@ export interface Moment {
   readonly over: boolean;
 }
 
+/** What the class screen announces as the next cue: calls and counts are shown by the screen itself. */
+const SHOWN = new Set<Cue['kind']>(['opening', 'cue', 'path', 'stop sign', 'end']);
+
 /** Reads the line at a position; null for a class without blocks. */
 export function momentAt(line: ClassLine, position: number): Moment | null {
   const over = position >= line.total;
@@ -103,11 +107,11 @@ export function momentAt(line: ClassLine, position: number): Moment | null {
     count: countAt(segment, through),
     through,
     round: segment.round,
-    rounds: block.rounds,
+    rounds: segment.of,
     leftInSegment: millis(Math.max(0, segment.end - position)),
     leftInBlock: millis(Math.max(0, block.end - position)),
     left: millis(Math.max(0, line.total - position)),
-    nextCue: line.cues.find(({ at, kind }) => at > position && kind !== 'call' && kind !== 'round') ?? null,
+    nextCue: line.cues.find(({ at, kind }) => at > position && SHOWN.has(kind)) ?? null,
     over,
   };
 }

@@ -16,8 +16,8 @@ export function secondAt(line: ClassLine, position: number, { cycles, inhale, ex
   const first = line.segments.find(
     ({ block, set, round, cycle }) => block === here.block && set === here.set && round === here.round && cycle === here.cycle,
   );
-  if (!first?.counts) return null;
-  const passed = (position - first.start) / ((first.end - first.start) / first.counts);
+  if (!first) return null;
+  const passed = (position - first.start) / line.blocks[here.block].tempo;
   const breath = inhale + exhale;
   if (passed >= cycles * breath) return { phase: 'free' };
   const count = Math.floor((passed % breath) + 1e-9) + 1;

@@ -3,6 +3,7 @@ import {
   phasesInRound,
   roomPattern,
   type Dose,
+  type Guided,
   type Manner,
   type Pattern,
   type Phase,
@@ -42,12 +43,22 @@ export interface Segment {
   readonly of: number;
   /** Which stage of the block, from 1; 0 where there are none. */
   readonly stage: number;
+  /** Counted aloud; the others run on people's own count. */
+  readonly guided: boolean;
 }
 
 type Stretch = Omit<Segment, 'start' | 'end' | keyof Place> & { readonly ms: number };
-type Place = Pick<Segment, 'set' | 'round' | 'cycle' | 'of' | 'stage'>;
+type Place = Pick<Segment, 'set' | 'round' | 'cycle' | 'of' | 'stage' | 'guided'>;
 
-const OUTSIDE: Place = { set: 0, round: 0, cycle: 0, of: 0, stage: 0 };
+const OUTSIDE: Place = { set: 0, round: 0, cycle: 0, of: 0, stage: 0, guided: false };
+
+/** Rounds counted aloud before people go on by their own count, where nothing else is said. */
+const GUIDED_ROUNDS = 3;
+
+function isGuided(guided: Guided | null, set: number, round: number, of: number): boolean {
+  if (guided === null) return set === 1 && round <= GUIDED_ROUNDS;
+  return round <= guided.first || (guided.last && round === of);
+}
 
 /**
  * Writes a block out as the stretches of time it is made of, open lengths at their longest.
@@ -67,7 +78,7 @@ export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace): Segment[] 
   for (let set = 1; set <= timing.sets; set += 1) {
     line.phases('entry', room.entry, { ...OUTSIDE, set });
     for (let round = 1; round <= timing.rounds; round += 1) {
-      const place = { ...OUTSIDE, set, round, of: timing.rounds };
+      const place = { ...OUTSIDE, set, round, of: timing.rounds, guided: isGuided(dose.guided, set, round, timing.rounds) };
       addRound(line, room, timing.cyclesPerRound, place);
       const lastRound = round === timing.rounds;
       const rests = dose.rest?.every === 'round' || lastRound;
@@ -114,9 +125,10 @@ function addStages(line: Line, stages: Extract<TimedPattern, { kind: 'stages' }>
   stages.forEach((stage, index) => {
     const { rounds, total } = stageSpan(stage, line.pace);
     const from = line.segments.at(-1)?.end ?? 0;
-    const at = { ...place, stage: index + 1, of: rounds };
+    const at = { ...place, stage: index + 1, of: rounds, guided: false };
+    const aloud = stage.amount.unit === 'rounds' && stage.amount.guided !== null ? stage.amount.guided : GUIDED_ROUNDS;
     if (stage.pattern.kind === 'natural') return line.add(stretch('natural', total.high), { ...at, round: 0 });
-    for (let round = 1; round <= rounds; round += 1) addCycle(line, stage.pattern, { ...at, round, cycle: 1 }, round - 1);
+    for (let round = 1; round <= rounds; round += 1) addCycle(line, stage.pattern, { ...at, round, cycle: 1, guided: round <= aloud }, round - 1);
     const left = from + total.high - (line.segments.at(-1)?.end ?? 0);
     line.add(stretch('natural', left), { ...at, round: 0 });
   });

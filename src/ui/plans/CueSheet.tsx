@@ -21,7 +21,7 @@ export function CueSheet({ cues, blocks }: { cues: readonly Cue[]; blocks: reado
                     <td className="num" style={{ paddingRight: 16, textAlign: 'right' }}>
                       {stamp(cue.at)}
                     </td>
-                    <td className={cue.kind === 'call' ? 'soft' : undefined}>{cue.say}</td>
+                    <td className={cue.kind === 'call' || cue.kind === 'count' ? 'soft' : undefined}>{cue.say}</td>
                   </tr>
                 ))}
               </tbody>

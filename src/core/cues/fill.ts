@@ -1,0 +1,97 @@
+import type { Millis } from '../units';
+import type { LineBlock, LineSegment } from './line';
+import type { Cue, SheetOptions } from './sheet';
+import { wordsIn } from './words';
+
+const STOP = 'If dizzy, strained or uneasy: let go, breathe as you like';
+const LET_GO = 'Let go of a hold before you must';
+/** How long before a technique begins its opening is said. */
+const OPENING_MS = 8000;
+/** Silence kept around a line that fills a gap, in milliseconds. */
+const AIR = 600;
+
+interface Wanted {
+  readonly at: number;
+  readonly say: string;
+  readonly kind: Cue['kind'];
+  readonly block: number;
+}
+
+/**
+ * Puts what has no moment of its own into the silences of a sheet, at the first one after its time that is long enough:
+ * own cues of a block, the time left, the reminder to let go, and the stop signs once. What finds no silence in its block
+ * is left out.
+ */
+export function fillGaps(
+  blocks: readonly LineBlock[],
+  segments: readonly LineSegment[],
+  cues: readonly Cue[],
+  options: SheetOptions,
+): readonly Cue[] {
+  const wanted = wantedIn(blocks, segments, options);
+  if (wanted.length === 0) return cues;
+  const perWord = 1000 / options.wordsPerSecond;
+  const filled: Cue[] = [];
+  let next = 0;
+  let from = 0;
+  for (let index = 0; index <= cues.length; index += 1) {
+    const cue = cues[index] as Cue | undefined;
+    const gapEnd = cue ? cue.at : Infinity;
+    while (next < wanted.length) {
+      const { at, say, kind, block } = wanted[next];
+      const blockEnd = blocks[block].end;
+      if (Math.max(at, from) >= blockEnd) {
+        next += 1;
+        continue;
+      }
+      const start = at === blocks[block].start && from <= at ? at : Math.max(at, from + AIR);
+      const until = start + wordsIn(say) * perWord;
+      if (until > blockEnd) {
+        next += 1;
+        continue;
+      }
+      if (until + AIR > gapEnd) break;
+      filled.push({ at: Math.round(start) as Millis, until: Math.round(until) as Millis, block, say, kind });
+      from = until;
+      next += 1;
+    }
+    if (!cue) break;
+    filled.push(cue);
+    from = cue.until;
+  }
+  return filled;
+}
+
+/** What each block would like said, in the order of time. */
+function wantedIn(blocks: readonly LineBlock[], segments: readonly LineSegment[], { loudness }: SheetOptions): Wanted[] {
+  const wanted: Wanted[] = [];
+  blocks.forEach((block, index) => {
+    const length = block.end - block.start;
+    const add = (share: number, say: string, kind: Cue['kind']) =>
+      wanted.push({ at: block.start + Math.round(length * share), say, kind, block: index });
+    const own = loudness === 'full' ? block.own : block.own.slice(0, 1);
+    own.forEach((say, order) => {
+      // How to begin is said before it begins, while the block before is still quiet.
+      const ahead = order === 0 && block.kind === 'technique' && index > 0 && blocks[index - 1].kind !== 'technique';
+      if (ahead) wanted.push({ at: block.start - OPENING_MS, say, kind: 'opening', block: index - 1 });
+      else add(order / own.length, say, order === 0 ? 'opening' : 'cue');
+    });
+    if (index === 0) add(0.4, STOP, 'stop sign');
+    if (block.holds) add(0.5, LET_GO, 'cue');
+    for (let minute = 1; minute * 60_000 < length - 30_000; minute += 1)
+      wanted.push({ at: block.end - minute * 60_000, say: minute === 1 ? 'One minute left' : `${minute} minutes left`, kind: 'time', block: index });
+  });
+  // Silences are for the time left only where they are long: not every minute of a counted block.
+  return wanted.sort((a, b) => a.at - b.at || (a.kind === 'opening' ? -1 : 1)).filter((one) => one.kind !== 'time' || isQuiet(one, blocks, segments));
+}
+
+/** Whether a moment lies in own-count or natural breathing. */
+function isQuiet({ at }: Wanted, _blocks: readonly LineBlock[], segments: readonly LineSegment[]): boolean {
+  let [low, high] = [0, segments.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (segments[middle].start <= at) low = middle;
+    else high = middle - 1;
+  }
+  return segments[low] !== undefined && !segments[low].guided;
+}

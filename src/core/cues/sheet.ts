@@ -1,0 +1,174 @@
+import type { Millis } from '../units';
+import { fillGaps } from './fill';
+import type { LineBlock, LineSegment } from './line';
+import { callText, ownCall, PARTS, wordsIn, type Loudness, type Wording } from './words';
+
+/** One line to say, from one moment of the class to another. */
+export interface Cue {
+  readonly at: Millis;
+  readonly until: Millis;
+  /** Index of its block. */
+  readonly block: number;
+  readonly say: string;
+  readonly kind: 'opening' | 'call' | 'count' | 'round' | 'cue' | 'path' | 'time' | 'stop sign' | 'rest' | 'end';
+}
+
+/** A line that could not be said in its time, and what is said instead; an empty one is left out. */
+export interface Crowded {
+  readonly block: number;
+  readonly wanted: string;
+  readonly spare: string;
+}
+
+export interface SheetOptions {
+  readonly loudness: Loudness;
+  /** How fast the studio's teachers speak. */
+  readonly wordsPerSecond: number;
+  readonly wording: Wording;
+}
+
+export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {} };
+
+export interface Sheet {
+  readonly cues: readonly Cue[];
+  readonly crowded: readonly Crowded[];
+}
+
+/**
+ * Writes the cues of a class: calls with their spoken counts in guided rounds, rounds and sets, lines said in a phase,
+ * the change to own count, rests and the end; then, in the silences, the technique's own cues, the time left, the
+ * reminder to let go, and the stop signs once. No two cues overlap.
+ */
+export function cueSheet(blocks: readonly LineBlock[], segments: readonly LineSegment[], options: SheetOptions = DEFAULT_SHEET): Sheet {
+  const writer = new Writer(blocks, options);
+  for (let index = 0; index < segments.length; index += 1) writer.segment(segments[index], segments[index - 1], segments[index + 1]);
+  const cues = options.loudness === 'silent' ? writer.cues : fillGaps(blocks, segments, writer.cues, options);
+  return { cues, crowded: [...writer.crowded.values()] };
+}
+
+class Writer {
+  readonly cues: Cue[] = [];
+  readonly crowded = new Map<string, Crowded>();
+  private readonly perWord: number;
+  private busyUntil = 0;
+
+  constructor(
+    private readonly blocks: readonly LineBlock[],
+    private readonly options: SheetOptions,
+  ) {
+    this.perWord = 1000 / options.wordsPerSecond;
+  }
+
+  segment(segment: LineSegment, before: LineSegment | undefined, after: LineSegment | undefined): void {
+    const { loudness } = this.options;
+    const opening = this.announcement(segment, before);
+    const calls = loudness !== 'silent' && this.called(segment);
+    const counts = loudness === 'full' && calls && segment.kind !== 'pumps' && segment.say.length === 0 ? (segment.counts ?? 0) : 0;
+    if (calls && segment.kind) this.call(segment, opening, counts);
+    else if (opening) this.put(segment, segment.start, segment.end, opening.kind, opening.text);
+    if (calls) this.said(segment);
+    // The end has no room where the next call begins at once.
+    if (this.endsRounds(segment, after) && !(after && this.called(after)))
+      this.put(segment, segment.end, segment.end + 4000, 'end', 'Let it go, breathe as you like');
+  }
+
+  private called({ guided, part }: LineSegment): boolean {
+    return guided || part === 'lead-in' || part === 'entry' || part === 'lead-out';
+  }
+
+  /** What opens a segment besides its call: rounds, sets, stages, the change to own count, rests. */
+  private announcement(segment: LineSegment, before: LineSegment | undefined): { text: string; kind: Cue['kind'] } | null {
+    const { part, round, set, of, stage, guided } = segment;
+    const sameBlock = before?.block === segment.block;
+    if (part === 'rest' || part === 'recover' || part === 'changeover') return { text: PARTS[part], kind: 'rest' };
+    if (part !== 'round' || (sameBlock && before.part === 'round' && before.round === round && before.set === set && before.stage === stage))
+      return null;
+    if (sameBlock && before.part !== 'round' && before.round === round && before.set === set && before.stage === stage && segment.cycle > 1)
+      return null;
+    if (stage > 1 && round === 1 && (!sameBlock || before.stage !== stage)) return { text: 'The next stage', kind: 'round' };
+    if (!guided && (round > 1 || set > 1) && before?.guided !== false && sameBlock && before.part !== 'natural')
+      return { text: round === of ? 'Last round, on your own count' : 'On your own count now', kind: 'round' };
+    if (round === of && of > 1) return { text: 'Last round', kind: 'round' };
+    if (round === 1) return set > 1 ? { text: `Set ${set}`, kind: 'round' } : null;
+    return guided ? { text: `Round ${round}`, kind: 'round' } : null;
+  }
+
+  /**
+   * The longest wording of a call that can be said before the second count, with what opens the segment before it when both
+   * fit; then the counts. A call that needs more than a count is said with its number instead, and nothing is counted over it.
+   */
+  private call(segment: LineSegment, opening: { text: string } | null, counts: number): void {
+    const { start, end, block, side } = segment;
+    const own = ownCall(this.options.wording, this.blocks[block].family, segment);
+    const short = callText({ ...segment, counts: null, manner: null, open: false });
+    const least = side === 'both' ? short.split(',')[0] : short;
+    const wanted = own ?? callText(counts > 1 ? { ...segment, counts: null } : segment);
+    const each = counts > 1 ? (end - start) / counts : end - start;
+    const brief = (opening ? [`${opening.text}. ${wanted}`] : []).concat(wanted, counts > 1 ? [short, least] : []);
+    const long = own ? [own, short, least] : [callText(segment), short, least];
+    if (opening && segment.stage > 1 && !this.fits(brief[0], each)) this.crowd(block, opening.text, '');
+    for (const [texts, room] of [[brief, each] as const, [long, end - start] as const]) {
+      const text = texts.find((one) => this.fits(one, room));
+      if (text === undefined) continue;
+      if (!text.endsWith(wanted) && texts !== long) this.crowd(block, wanted, text);
+      if (texts === long && counts > 1) this.crowd(block, `${wanted}, with its counts`, text);
+      this.put(segment, start, end, text.length > wanted.length && text.endsWith(wanted) ? 'round' : 'call', text);
+      if (texts === brief && counts > 1) this.counts(segment, counts, each);
+      return;
+    }
+    this.crowd(block, wanted, '');
+  }
+
+  /** The first count is the call itself; up on the inhale, down in holds and on the exhale. */
+  private counts({ start, kind, block }: LineSegment, counts: number, each: number): void {
+    const length = Math.min(each, this.perWord);
+    const up = kind === 'in';
+    for (let count = 2; count <= counts; count += 1) {
+      const at = start + (count - 1) * each;
+      if (at < this.busyUntil) continue;
+      this.cues.push({
+        at: Math.round(at) as Millis,
+        until: Math.round(at + length) as Millis,
+        block,
+        say: NUMBERS[up ? count : counts + 1 - count] ?? String(up ? count : counts + 1 - count),
+        kind: 'count',
+      });
+      this.busyUntil = at + length;
+    }
+  }
+
+  /** Lines said in a phase: where they were put, else spread evenly behind the call. */
+  private said(segment: LineSegment): void {
+    const { say, start, end } = segment;
+    for (let index = 0; index < say.length; index += 1) {
+      const { text, atSeconds } = say[index];
+      const at = start + (atSeconds === null ? ((end - start) * index) / say.length : Math.min(atSeconds * 1000, end - start));
+      this.put(segment, Math.max(at, index === 0 ? this.busyUntil : 0), index + 1 < say.length ? Infinity : end, 'path', text);
+    }
+  }
+
+  /** Whether the rounds of a block end here; a rest that follows says so itself. */
+  private endsRounds({ round, of, set, block, stage, part }: LineSegment, after: LineSegment | undefined): boolean {
+    if (part !== 'round' && part !== 'recover' && part !== 'changeover') return false;
+    if (round !== of || set !== this.blocks[block].sets) return false;
+    return after?.block !== block || ((after.part === 'natural' || after.part === 'lead-out') && after.stage <= stage);
+  }
+
+  private fits(text: string, room: number): boolean {
+    return wordsIn(text) * this.perWord <= room;
+  }
+
+  private put({ block }: LineSegment, at: number, end: number, kind: Cue['kind'], say: string): void {
+    const until = at + wordsIn(say) * this.perWord;
+    if (at < this.busyUntil || until > end) return this.crowd(block, say, '');
+    this.cues.push({ at: Math.round(at) as Millis, until: Math.round(until) as Millis, block, say, kind });
+    this.busyUntil = until;
+  }
+
+  private crowd(block: number, wanted: string, spare: string): void {
+    const key = `${block} ${wanted}`;
+    if (!this.crowded.has(key)) this.crowded.set(key, { block, wanted, spare });
+  }
+}
+
+const NUMBERS = Array.from({ length: 61 }, (_, count) => String(count));

@@ -1,0 +1,81 @@
+import type { Segment } from '../timing';
+
+/** How much is said: everything with spoken counts, the calls alone, or nothing but signals. */
+export const LOUDNESS = ['full', 'spare', 'silent'] as const;
+export type Loudness = (typeof LOUDNESS)[number];
+
+/** The phases that a studio may word in its own way. */
+export const WORDED = ['in', 'hold', 'out', 'empty', 'pause', 'pumps'] as const;
+export type WordedPhase = (typeof WORDED)[number];
+
+/** A studio's own calls by family and phase: "alternate/out" → "Breathe out {side}". */
+export type Wording = Readonly<Record<string, string>>;
+
+export const PLACEHOLDERS = ['count', 'side', 'round', 'rounds'] as const;
+
+/**
+ * What is wrong with a studio's own line: placeholders nobody fills, too long, or empty.
+ * @example wordingProblem('Out {nostril}') // "There is no {nostril}. What can be filled in: {count}, {side}, {round}, {rounds}."
+ */
+export function wordingProblem(text: string): string | null {
+  if (text.trim().length === 0) return 'Write what is said, or leave the shipped line.';
+  if (text.length > 80) return 'At most 80 characters: it has to be said within a phase.';
+  const unknown = [...text.matchAll(/\{([^}]*)\}/g)].map(([, name]) => name).find((name) => !(PLACEHOLDERS as readonly string[]).includes(name));
+  if (unknown !== undefined) return `There is no {${unknown}}. What can be filled in: ${PLACEHOLDERS.map((name) => `{${name}}`).join(', ')}.`;
+  return /[{}]/.test(text.replace(/\{[a-z]+\}/g, '')) ? 'A brace stands alone; a placeholder looks like {side}.' : null;
+}
+
+const CALLS = { in: 'In', hold: 'Hold', out: 'Out', empty: 'Empty, stay', pause: 'Pause', pumps: 'Pumps' } as const;
+
+type Called = Pick<Segment, 'kind' | 'side' | 'counts' | 'manner' | 'open'>;
+
+/** What is called as a phase begins. @example callText(segment) // "Out, right, 6" */
+export function callText({ kind, side, counts, manner, open }: Called): string {
+  if (!kind) return 'Natural breath';
+  let text: string = CALLS[kind];
+  if (side !== 'both') text += `, ${side}`;
+  if (manner) text += `, ${manner}`;
+  if (counts) text += `, ${counts}`;
+  return open ? `${text}, to ease` : text;
+}
+
+/** The name of what is being done now, without its count. @example phaseText(segment) // "Out, right" */
+export function phaseText(segment: Pick<Segment, 'kind' | 'side' | 'part'>): string {
+  if (segment.kind) return callText({ ...segment, counts: null, manner: null, open: false });
+  return segment.part === 'natural' ? 'Natural breath' : PARTS[segment.part];
+}
+
+/** What is said where nothing is counted. */
+export const PARTS = {
+  rest: 'Rest',
+  recover: 'A free breath',
+  changeover: 'Change over',
+  natural: 'Natural breath',
+  round: 'Breathe',
+  entry: 'Breathe',
+  'lead-in': 'Breathe',
+  'lead-out': 'Breathe',
+} as const;
+
+/** A studio's own line filled in, or null where it has none. */
+export function ownCall(wording: Wording, family: string, segment: Segment): string | null {
+  const text = segment.kind && wording[`${family}/${segment.kind}`];
+  if (!text) return null;
+  const filled = { count: segment.counts ?? '', side: segment.side === 'both' ? '' : segment.side, round: segment.round, rounds: segment.of };
+  return text
+    .replace(/\{(count|side|round|rounds)\}/g, (_, name: keyof typeof filled) => String(filled[name]))
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+const counted = new Map<string, number>();
+
+/** How many words a line has; numbers and abbreviations count as one. */
+export function wordsIn(text: string): number {
+  const known = counted.get(text);
+  if (known !== undefined) return known;
+  const words = text.split(/\s+/).filter(Boolean).length;
+  if (counted.size > 5000) counted.clear();
+  counted.set(text, words);
+  return words;
+}

@@ -1,0 +1,51 @@
+import decoder from 'wav-decoder';
+import { WebVTTParser } from 'webvtt-parser';
+import entities from 'webvtt-parser/html-entities.json';
+import { toWebVtt, wavBytes, wavChunks } from '.';
+import { layOut } from '../cues';
+import { millis } from '../units';
+
+const line = layOut(
+  [
+    { id: 'a', kind: 'arrive', part: 'arrive', minutes: 1 },
+    { id: 'b', kind: 'technique', technique: 'alternate-4-6', pattern: 'in 4 left, out 6 right, alternating', dose: '2 rounds of 2', tempo: 1000 },
+  ],
+  millis(4000),
+);
+
+test('a cue sheet is WebVTT that another reader takes, hostile text as text', () => {
+  const cues = [
+    ...line.cues,
+    { at: millis(line.total), until: millis(line.total + 900), block: 1, say: '<b>stop</b> --> & \n\n00:00', kind: 'end' as const },
+  ];
+  const { cues: read, errors } = new WebVTTParser(entities).parse(toWebVtt(cues), 'captions');
+  expect(errors).toEqual([]);
+  expect(read).toHaveLength(cues.length);
+  expect(read[0]).toMatchObject({ startTime: cues[0].at / 1000, endTime: cues[0].until / 1000, text: cues[0].say });
+  expect(
+    read
+      .at(-1)
+      ?.tree.children.map(({ value }: { value: string }) => value)
+      .join(''),
+  ).toBe('<b>stop</b> --> & 00:00');
+});
+
+test('a pacing track is WAV that another reader takes: as long as the class, one-sided phases on their side, rest silent', async () => {
+  const chunks = [...wavChunks(line.segments)];
+  const file = Buffer.concat(chunks);
+  expect(file.length).toBe(wavBytes(line.total));
+  const { sampleRate, channelData } = await decoder.decode(file);
+  const [left, right] = channelData as [Float32Array, Float32Array];
+  expect([sampleRate, left.length, right.length]).toEqual([16_000, line.total * 16, line.total * 16]);
+  const loudest = (channel: Float32Array, from: number, to: number) =>
+    channel.slice(from * 16_000, to * 16_000).reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+  expect([loudest(left, 0, 60), loudest(right, 0, 60)]).toEqual([0, 0]);
+  // In left, out right, then in right, out left.
+  expect([loudest(left, 60, 64) > 0.05, loudest(right, 60, 64)]).toEqual([true, 0]);
+  expect([loudest(left, 64.01, 69.9), loudest(right, 64, 70) > 0.05]).toEqual([0, true]);
+  expect(loudest(left, 60, 100)).toBeLessThan(0.2);
+});
+
+test('an empty track is a header alone', () => {
+  expect([...wavChunks([])].map(({ length }) => length)).toEqual([44]);
+});
