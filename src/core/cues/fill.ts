@@ -1,5 +1,6 @@
 import type { Millis } from '../units';
-import type { LineBlock, LineSegment } from './line';
+import type { Segment } from '../timing';
+import type { LineBlock } from './line';
 import type { Cue, SheetOptions } from './sheet';
 import { wordsIn } from './words';
 
@@ -22,12 +23,7 @@ interface Wanted {
  * own cues of a block, the time left, the reminder to let go, and the stop signs once. What finds no silence in its block
  * is left out.
  */
-export function fillGaps(
-  blocks: readonly LineBlock[],
-  segments: readonly LineSegment[],
-  cues: readonly Cue[],
-  options: SheetOptions,
-): readonly Cue[] {
+export function fillGaps(blocks: readonly LineBlock[], segments: readonly Segment[], cues: readonly Cue[], options: SheetOptions): readonly Cue[] {
   const wanted = wantedIn(blocks, segments, options);
   if (wanted.length === 0) return cues;
   const perWord = 1000 / options.wordsPerSecond;
@@ -63,7 +59,7 @@ export function fillGaps(
 }
 
 /** What each block would like said, in the order of time. */
-function wantedIn(blocks: readonly LineBlock[], segments: readonly LineSegment[], { loudness }: SheetOptions): Wanted[] {
+function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { loudness }: SheetOptions): Wanted[] {
   const wanted: Wanted[] = [];
   blocks.forEach((block, index) => {
     const length = block.end - block.start;
@@ -86,7 +82,7 @@ function wantedIn(blocks: readonly LineBlock[], segments: readonly LineSegment[]
 }
 
 /** Whether a moment lies in own-count or natural breathing. */
-function isQuiet({ at }: Wanted, _blocks: readonly LineBlock[], segments: readonly LineSegment[]): boolean {
+function isQuiet({ at }: Wanted, _blocks: readonly LineBlock[], segments: readonly Segment[]): boolean {
   let [low, high] = [0, segments.length - 1];
   while (low < high) {
     const middle = (low + high + 1) >> 1;

@@ -25,15 +25,10 @@ export interface LineBlock {
   readonly own: readonly string[];
 }
 
-export interface LineSegment extends Segment {
-  /** Index of its block. */
-  readonly block: number;
-}
-
 /** A whole class as time: blocks, what is done when, and what is said. Plain data, so that a device can keep it. */
 export interface ClassLine {
   readonly blocks: readonly LineBlock[];
-  readonly segments: readonly LineSegment[];
+  readonly segments: readonly Segment[];
   readonly cues: readonly Cue[];
   readonly crowded: readonly Crowded[];
   readonly total: Millis;
@@ -45,14 +40,14 @@ export interface ClassLine {
  */
 export function layOut(blocks: readonly Block[], naturalBreath: Millis, options: SheetOptions = DEFAULT_SHEET): ClassLine {
   const laid: LineBlock[] = [];
-  const segments: LineSegment[] = [];
+  const segments: Segment[] = [];
   let start = 0;
   blocks.forEach((block, index) => {
     const { pattern, dose, pace, timing, name } = readBlock(block, naturalBreath);
     const end = millis(start + timing.planned);
-    for (const segment of segmentsOf(pattern, dose, pace)) segments.push(placed(segment, start, index));
-    const last = segments.at(-1);
-    const done = last && last.block === index ? last.end : start;
+    const own = segmentsOf(pattern, dose, pace, { start, block: index });
+    for (const segment of own) segments.push(segment);
+    const done = own.at(-1)?.end ?? start;
     if (done < end) segments.push({ ...FREE, start: millis(done), end, block: index });
     const technique = block.kind === 'technique' ? techniqueOf(block.technique) : null;
     laid.push({
@@ -90,27 +85,5 @@ const FREE: Segment = {
   of: 0,
   stage: 0,
   guided: false,
+  block: 0,
 };
-
-function placed(segment: Segment, by: number, block: number): LineSegment {
-  const { start, end, part, kind, counts, side, manner, route, open, say, set, round, cycle, of, stage, guided } = segment;
-  return {
-    start: (start + by) as Millis,
-    end: (end + by) as Millis,
-    part,
-    kind,
-    counts,
-    side,
-    manner,
-    route,
-    open,
-    say,
-    set,
-    round,
-    cycle,
-    of,
-    stage,
-    guided,
-    block,
-  };
-}

@@ -1,5 +1,6 @@
 import { millis, type Millis } from '../units';
-import type { ClassLine, LineBlock, LineSegment } from './line';
+import type { Segment } from '../timing';
+import type { ClassLine, LineBlock } from './line';
 import type { Cue } from './sheet';
 
 /** Where a class stands. Positions follow from the clock given in, so that nothing can drift. */
@@ -74,8 +75,8 @@ function previousStart(line: ClassLine, at: number): number {
 /** Everything a class screen shows at a position. */
 export interface Moment {
   readonly block: LineBlock;
-  readonly segment: LineSegment;
-  readonly next: LineSegment | null;
+  readonly segment: Segment;
+  readonly next: Segment | null;
   /** The count to say: up on the inhale, down in holds and on the exhale; null when not counted. */
   readonly count: number | null;
   /** How far the phase has come, 0 to 1. */
@@ -116,7 +117,7 @@ export function momentAt(line: ClassLine, position: number): Moment | null {
   };
 }
 
-function countAt({ counts, kind }: LineSegment, through: number): number | null {
+function countAt({ counts, kind }: Segment, through: number): number | null {
   if (!counts || !kind) return null;
   const up = Math.min(counts, Math.floor(through * counts + 1e-9) + 1);
   return kind === 'in' || kind === 'pumps' ? up : counts + 1 - up;

@@ -1,6 +1,7 @@
 import type { Millis } from '../units';
 import { fillGaps } from './fill';
-import type { LineBlock, LineSegment } from './line';
+import type { Segment } from '../timing';
+import type { LineBlock } from './line';
 import { callText, ownCall, PARTS, wordsIn, type Loudness, type Wording } from './words';
 
 /** One line to say, from one moment of the class to another. */
@@ -39,11 +40,29 @@ export interface Sheet {
  * the change to own count, rests and the end; then, in the silences, the technique's own cues, the time left, the
  * reminder to let go, and the stop signs once. No two cues overlap.
  */
-export function cueSheet(blocks: readonly LineBlock[], segments: readonly LineSegment[], options: SheetOptions = DEFAULT_SHEET): Sheet {
+export function cueSheet(blocks: readonly LineBlock[], segments: readonly Segment[], options: SheetOptions = DEFAULT_SHEET): Sheet {
   const writer = new Writer(blocks, options);
   for (let index = 0; index < segments.length; index += 1) writer.segment(segments[index], segments[index - 1], segments[index + 1]);
   const cues = options.loudness === 'silent' ? writer.cues : fillGaps(blocks, segments, writer.cues, options);
   return { cues, crowded: [...writer.crowded.values()] };
+}
+
+/** How a phase is called: the words, how long they take, and whether its counts are spoken after it. */
+interface Choice {
+  readonly text: string;
+  readonly kind: Cue['kind'];
+  readonly length: number;
+  readonly counted: boolean;
+}
+
+const KINDS = ['in', 'hold', 'out', 'empty', 'pause', 'pumps'] as const;
+const SIDES = ['both', 'left', 'right'] as const;
+const MANNERS = [null, 'throat', 'strong throat', 'narrowed', 'hiss', 'hum', 'sigh', 'released'] as const;
+
+/** A number that is the same for phases that are called alike in one block. */
+function keyOf({ kind, side, manner, open, counts, start, end, say }: Segment): number {
+  const how = ((KINDS.indexOf(kind ?? 'in') * 3 + SIDES.indexOf(side)) * 8 + MANNERS.indexOf(manner)) * 4 + (open ? 1 : 0) + (say.length > 0 ? 2 : 0);
+  return (how * 512 + (counts ?? 0)) * 1_000_000 + (end - start);
 }
 
 class Writer {
@@ -51,15 +70,19 @@ class Writer {
   readonly crowded = new Map<string, Crowded>();
   private readonly perWord: number;
   private busyUntil = 0;
+  private readonly worded: boolean;
+  private readonly chosen = new Map<number, Choice | null>();
+  private chosenFor = -1;
 
   constructor(
     private readonly blocks: readonly LineBlock[],
     private readonly options: SheetOptions,
   ) {
     this.perWord = 1000 / options.wordsPerSecond;
+    this.worded = Object.keys(options.wording).length > 0;
   }
 
-  segment(segment: LineSegment, before: LineSegment | undefined, after: LineSegment | undefined): void {
+  segment(segment: Segment, before: Segment | undefined, after: Segment | undefined): void {
     const { loudness } = this.options;
     const opening = this.announcement(segment, before);
     const calls = loudness !== 'silent' && this.called(segment);
@@ -72,12 +95,12 @@ class Writer {
       this.put(segment, segment.end, segment.end + 4000, 'end', 'Let it go, breathe as you like');
   }
 
-  private called({ guided, part }: LineSegment): boolean {
+  private called({ guided, part }: Segment): boolean {
     return guided || part === 'lead-in' || part === 'entry' || part === 'lead-out';
   }
 
   /** What opens a segment besides its call: rounds, sets, stages, the change to own count, rests. */
-  private announcement(segment: LineSegment, before: LineSegment | undefined): { text: string; kind: Cue['kind'] } | null {
+  private announcement(segment: Segment, before: Segment | undefined): { text: string; kind: Cue['kind'] } | null {
     const { part, round, set, of, stage, guided } = segment;
     const sameBlock = before?.block === segment.block;
     if (part === 'rest' || part === 'recover' || part === 'changeover') return { text: PARTS[part], kind: 'rest' };
@@ -93,13 +116,32 @@ class Writer {
     return guided ? { text: `Round ${round}`, kind: 'round' } : null;
   }
 
+  /** A call, then its counts. Rounds repeat, so the wording of a phase is chosen once a block. */
+  private call(segment: Segment, opening: { text: string } | null, counts: number): void {
+    const { start, end, block } = segment;
+    if (block !== this.chosenFor) {
+      this.chosen.clear();
+      this.chosenFor = block;
+    }
+    const key = opening ? -1 : keyOf(segment);
+    let choice = this.chosen.get(key);
+    if (choice === undefined) {
+      choice = this.choose(segment, opening, counts);
+      // Wording of a studio's own may name the round, and so is chosen each time.
+      if (key >= 0 && !this.worded) this.chosen.set(key, choice);
+    }
+    if (choice === null) return;
+    this.place(start, end, block, choice.kind, choice.text, choice.length);
+    if (choice.counted) this.counts(segment, counts, (end - start) / counts);
+  }
+
   /**
    * The longest wording of a call that can be said before the second count, with what opens the segment before it when both
-   * fit; then the counts. A call that needs more than a count is said with its number instead, and nothing is counted over it.
+   * fit. A call that needs more than a count is said with its number instead, and nothing is counted over it.
    */
-  private call(segment: LineSegment, opening: { text: string } | null, counts: number): void {
+  private choose(segment: Segment, opening: { text: string } | null, counts: number): Choice | null {
     const { start, end, block, side } = segment;
-    const own = ownCall(this.options.wording, this.blocks[block].family, segment);
+    const own = this.worded ? ownCall(this.options.wording, this.blocks[block].family, segment) : null;
     const short = callText({ ...segment, counts: null, manner: null, open: false });
     const least = side === 'both' ? short.split(',')[0] : short;
     const wanted = own ?? callText(counts > 1 ? { ...segment, counts: null } : segment);
@@ -112,15 +154,15 @@ class Writer {
       if (text === undefined) continue;
       if (!text.endsWith(wanted) && texts !== long) this.crowd(block, wanted, text);
       if (texts === long && counts > 1) this.crowd(block, `${wanted}, with its counts`, text);
-      this.put(segment, start, end, text.length > wanted.length && text.endsWith(wanted) ? 'round' : 'call', text);
-      if (texts === brief && counts > 1) this.counts(segment, counts, each);
-      return;
+      const kind = text.length > wanted.length && text.endsWith(wanted) ? 'round' : 'call';
+      return { text, kind, length: wordsIn(text) * this.perWord, counted: texts === brief && counts > 1 };
     }
     this.crowd(block, wanted, '');
+    return null;
   }
 
   /** The first count is the call itself; up on the inhale, down in holds and on the exhale. */
-  private counts({ start, kind, block }: LineSegment, counts: number, each: number): void {
+  private counts({ start, kind, block }: Segment, counts: number, each: number): void {
     const length = Math.min(each, this.perWord);
     const up = kind === 'in';
     for (let count = 2; count <= counts; count += 1) {
@@ -138,7 +180,7 @@ class Writer {
   }
 
   /** Lines said in a phase: where they were put, else spread evenly behind the call. */
-  private said(segment: LineSegment): void {
+  private said(segment: Segment): void {
     const { say, start, end } = segment;
     for (let index = 0; index < say.length; index += 1) {
       const { text, atSeconds } = say[index];
@@ -148,7 +190,7 @@ class Writer {
   }
 
   /** Whether the rounds of a block end here; a rest that follows says so itself. */
-  private endsRounds({ round, of, set, block, stage, part }: LineSegment, after: LineSegment | undefined): boolean {
+  private endsRounds({ round, of, set, block, stage, part }: Segment, after: Segment | undefined): boolean {
     if (part !== 'round' && part !== 'recover' && part !== 'changeover') return false;
     if (round !== of || set !== this.blocks[block].sets) return false;
     return after?.block !== block || ((after.part === 'natural' || after.part === 'lead-out') && after.stage <= stage);
@@ -158,8 +200,12 @@ class Writer {
     return wordsIn(text) * this.perWord <= room;
   }
 
-  private put({ block }: LineSegment, at: number, end: number, kind: Cue['kind'], say: string): void {
-    const until = at + wordsIn(say) * this.perWord;
+  private put({ block }: Segment, at: number, end: number, kind: Cue['kind'], say: string): void {
+    this.place(at, end, block, kind, say, wordsIn(say) * this.perWord);
+  }
+
+  private place(at: number, end: number, block: number, kind: Cue['kind'], say: string, length: number): void {
+    const until = at + length;
     if (at < this.busyUntil || until > end) return this.crowd(block, say, '');
     this.cues.push({ at: Math.round(at) as Millis, until: Math.round(until) as Millis, block, say, kind });
     this.busyUntil = until;

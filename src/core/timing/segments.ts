@@ -45,9 +45,11 @@ export interface Segment {
   readonly stage: number;
   /** Counted aloud; the others run on people's own count. */
   readonly guided: boolean;
+  /** Index of its block in a class; 0 when it stands alone. */
+  readonly block: number;
 }
 
-type Stretch = Omit<Segment, 'start' | 'end' | keyof Place> & { readonly ms: number };
+type Stretch = Omit<Segment, 'start' | 'end' | 'block' | keyof Place> & { readonly ms: number };
 type Place = Pick<Segment, 'set' | 'round' | 'cycle' | 'of' | 'stage' | 'guided'>;
 
 const OUTSIDE: Place = { set: 0, round: 0, cycle: 0, of: 0, stage: 0, guided: false };
@@ -60,15 +62,18 @@ function isGuided(guided: Guided | null, set: number, round: number, of: number)
   return round <= guided.first || (guided.last && round === of);
 }
 
+const AT_ONCE = { start: 0, block: 0 };
+
 /**
  * Writes a block out as the stretches of time it is made of, open lengths at their longest.
  * The last segment ends where {@link timeBlock} says the block does.
+ * @param from where the block starts, and its place in a class
  * @example segmentsOf(mustParsePattern('4:7:8'), mustParseDose('4 rounds'), pace).length // 12
  */
-export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace): Segment[] {
+export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: { readonly start: number; readonly block: number } = AT_ONCE): Segment[] {
   const timing = timeBlock(pattern, dose, pace);
   const room = roomPattern(pattern);
-  const line = new Line(pace);
+  const line = new Line(pace, from.start, from.block);
   if (room.kind === 'natural') {
     line.add(stretch('natural', timing.planned), OUTSIDE);
     return line.segments;
@@ -92,14 +97,43 @@ export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace): Segment[] 
 
 class Line {
   readonly segments: Segment[] = [];
-  private at = 0;
 
-  constructor(readonly pace: Pace) {}
+  constructor(
+    readonly pace: Pace,
+    private at: number,
+    private readonly block: number,
+  ) {}
 
-  add({ ms, ...rest }: Stretch, place: Place): void {
+  /** Milliseconds up to here. */
+  get now(): number {
+    return this.at;
+  }
+
+  add(stretched: Stretch, place: Place): void {
+    const { ms } = stretched;
     if (ms <= 0) return;
-    this.segments.push({ ...rest, ...place, start: millis(this.at), end: millis(this.at + ms) });
+    const start = this.at;
     this.at += ms;
+    // Written out field by field: a class has thousands of these, and spreading them is twenty times slower.
+    this.segments.push({
+      start: millis(start),
+      end: millis(this.at),
+      part: stretched.part,
+      kind: stretched.kind,
+      counts: stretched.counts,
+      side: stretched.side,
+      manner: stretched.manner,
+      route: stretched.route,
+      open: stretched.open,
+      say: stretched.say,
+      set: place.set,
+      round: place.round,
+      cycle: place.cycle,
+      of: place.of,
+      stage: place.stage,
+      guided: place.guided,
+      block: this.block,
+    });
   }
 
   /** @param passed how many cycles came before in the set, for sides that alternate */
@@ -124,12 +158,12 @@ function addRound(line: Line, pattern: TimedPattern, cycles: number, place: Plac
 function addStages(line: Line, stages: Extract<TimedPattern, { kind: 'stages' }>['stages'], place: Place): void {
   stages.forEach((stage, index) => {
     const { rounds, total } = stageSpan(stage, line.pace);
-    const from = line.segments.at(-1)?.end ?? 0;
+    const began = line.now;
     const at = { ...place, stage: index + 1, of: rounds, guided: false };
     const aloud = stage.amount.unit === 'rounds' && stage.amount.guided !== null ? stage.amount.guided : GUIDED_ROUNDS;
     if (stage.pattern.kind === 'natural') return line.add(stretch('natural', total.high), { ...at, round: 0 });
     for (let round = 1; round <= rounds; round += 1) addCycle(line, stage.pattern, { ...at, round, cycle: 1, guided: round <= aloud }, round - 1);
-    const left = from + total.high - (line.segments.at(-1)?.end ?? 0);
+    const left = began + total.high - line.now;
     line.add(stretch('natural', left), { ...at, round: 0 });
   });
 }

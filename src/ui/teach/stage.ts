@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { positionAt, type ClassLine, type LineSegment, type PlayerState } from '@/core/cues';
+import { positionAt, type ClassLine, type PlayerState } from '@/core/cues';
+import type { Segment } from '@/core/timing';
 import { deviceClock } from './run';
 
 /** Where the class stands, read from the device's clock at every frame while it plays. */
@@ -31,7 +32,7 @@ export function useAwake(playing: boolean): void {
 const TONE = { in: 392, hold: 330, out: 294, empty: 247, pause: 330, pumps: 392 } as const;
 
 /** A quiet tone as each phase begins: higher for the inhale, lower for the exhale. */
-export function useTones(on: boolean, segment: LineSegment | null): void {
+export function useTones(on: boolean, segment: Segment | null): void {
   const audio = useRef<AudioContext>(undefined);
   const start = segment?.start;
   const kind = segment?.kind ?? null;

@@ -1,0 +1,94 @@
+import { cueSheet, layOut } from '../src/core/cues';
+import { wavChunks } from '../src/core/exchange';
+import { parsePattern } from '../src/core/pattern';
+import type { Block } from '../src/core/plan';
+import { millis } from '../src/core/units';
+
+/**
+ * Speed, each figure beside a named alternative in the same run, medians of nine. Not part of the tests: a figure here is
+ * read, not asserted.
+ */
+
+/** Median milliseconds of nine runs of about 20 ms each, after 400 ms of warming up. */
+function median(work: () => unknown): number {
+  let warm = 0;
+  for (const until = performance.now() + 400; performance.now() < until; warm += 1) work();
+  const repeats = Math.max(1, Math.round(warm / 20));
+  const runs = Array.from({ length: 9 }, () => time(work, repeats) / repeats).sort((a, b) => a - b);
+  return runs[4];
+}
+
+function time(work: () => unknown, repeats: number): number {
+  const start = performance.now();
+  for (let run = 0; run < repeats; run += 1) work();
+  return performance.now() - start;
+}
+
+const row = (what: string, ours: number, alternative: string, theirs: number, aim: string) =>
+  console.log(
+    `${what.padEnd(46)} ${ours.toFixed(4).padStart(10)} ms   ${alternative}: ${theirs.toFixed(4)} ms   ratio ${(ours / theirs).toFixed(2)}   (aim: ${aim})`,
+  );
+
+const natural = millis(4000);
+const technique = (index: number, of: string, pattern: string, dose: string): Block => ({
+  id: `b${index}`,
+  kind: 'technique',
+  technique: of,
+  pattern,
+  dose,
+  tempo: 1000,
+});
+const hour: Block[] = [
+  { id: 'a', kind: 'arrive', part: 'arrive', minutes: 4 },
+  { id: 'm', kind: 'prepare', part: 'movement', minutes: 5 },
+  technique(1, 'equal-4-4', '4:4', '8 min, guided 60'),
+  technique(2, 'longer-4-6', '4:6', '8 min, guided 60'),
+  technique(3, 'alternate-4-6', 'in 4 left, out 6 right, alternating', '24 rounds of 2, guided 24'),
+  technique(4, 'square-4', '4:4:4:4', '8 min, guided 60'),
+  technique(5, '4-7-8', 'first in 2, out 3 mouth sigh; 4:7:8', '8 rounds, guided 8'),
+  { id: 's', kind: 'settle', part: 'settle', minutes: 3 },
+  { id: 'r', kind: 'rest', part: 'lying-rest', minutes: 10 },
+  { id: 'z', kind: 'close', part: 'close', minutes: 3.5 },
+];
+const tenHours = Array.from({ length: 10 }, (_, copy) => hour.map((block) => ({ ...block, id: `${copy} ${block.id}` }))).flat();
+
+const line = layOut(hour, natural);
+const sheet = median(() => layOut(hour, natural));
+const alone = median(() => cueSheet(line.blocks, line.segments));
+const copy = median(() => line.cues.map((cue) => ({ ...cue })));
+console.log(`A plan of ${Math.round(line.total / 60_000)} minutes: ${line.cues.length} cues, ${line.segments.length} stretches\n`);
+row('plan → full cue sheet', sheet, 'copying the finished cues', copy, 'at most 3');
+row('  of that, the sheet from laid-out stretches', alone, 'copying the finished cues', copy, 'at most 3');
+row(
+  'a plan ten times as long',
+  median(() => layOut(tenHours, natural)),
+  'one',
+  sheet,
+  'at most 13',
+);
+
+for (const text of [
+  '4:7:8',
+  'in 4 left, hold 2, out 6 right, alternating',
+  '27 pumps at 60',
+  'in 5 throat, out 5 throat, empty 4, recover 1, lock chin',
+]) {
+  const parsed = parsePattern(text);
+  const json = JSON.stringify(parsed.ok && parsed.value);
+  row(
+    `reading “${text}”`,
+    median(() => parsePattern(text)),
+    'JSON.parse of the same',
+    median(() => JSON.parse(json) as unknown),
+    'at most 5',
+  );
+}
+
+const half = layOut([technique(1, 'alternate-4-6', 'in 4 left, out 6 right, alternating', '90 rounds of 2')], natural);
+const started = performance.now();
+let bytes = 0;
+for (const chunk of wavChunks(half.segments)) bytes += chunk.length;
+const took = performance.now() - started;
+console.log(
+  `\n${Math.round(half.total / 60_000)} minutes of pacing track: ${(bytes / 1e6).toFixed(0)} MB in ${took.toFixed(0)} ms, ${Math.round(half.total / took)} × faster than real time (aim: at least 200)`,
+);
