@@ -108,7 +108,10 @@ test('a course is made, drafted, moved by keyboard and by drag, and answers on t
 
   // By drag: to the latest class that does not practise it.
   await page.setViewportSize({ width: 1280, height: 1700 });
-  const rows = page.getByRole('row').filter({ has: page.getByRole('button') }).filter({ hasNot: page.getByRole('button', { name: /^4:7:8, / }) });
+  const rows = page
+    .getByRole('row')
+    .filter({ has: page.getByRole('button') })
+    .filter({ hasNot: page.getByRole('button', { name: /^4:7:8, / }) });
   await page.evaluate(() => scrollTo(0, 0));
   const from = (await goal.last().boundingBox())!;
   const to = (await rows.first().boundingBox())!;

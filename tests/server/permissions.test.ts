@@ -21,6 +21,8 @@ import { readLobby } from '../../src/server/usecases/readLobby';
 import { addClosure, removeClosure, saveConventions, saveQualifications } from '../../src/server/usecases/studio/changeStudio';
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { whoMay } from '../../src/server/usecases/techniques/whoMay';
+import { readTechnique } from '../../src/server/usecases/techniques/readTechnique';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../../src/server/usecases/teach/logClass';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
@@ -38,6 +40,8 @@ const nobody = newId();
 const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: string; course: string; session: string }) => Promise<unknown>])[] = [
   ['readLobby', 'DLTF', (desk) => readLobby(desk)],
   ['readConventions', 'DLTF', (desk) => readConventions(desk)],
+  ['whoMay', 'DLTF', (desk) => whoMay(desk)],
+  ['readTechnique', 'DLTF', (desk) => readTechnique(desk, '4-7-8')],
   ['listCohorts', 'DLTF', (desk) => listCohorts(desk)],
   ['readCohort', 'DLTF', (desk, { cohort }) => readCohort(desk, cohort, everyQuery)],
   ['addCohort', 'D', (desk) => addCohort(desk, {})],
@@ -120,6 +124,7 @@ test('no answer, and no name of a condition, reaches anybody but the director', 
     const read = [
       readLobby(desk),
       listCohorts(desk),
+      whoMay(desk),
       readCohort(desk, ferry, { date: TODAY, focus }),
       listCourses(desk),
       readCourse(desk, boat.id),

@@ -1,7 +1,7 @@
-import { plainPatterns } from '../pattern';
+import { plainPatterns, type Dose, type Pattern } from '../pattern';
 import { readBlock, type Block } from '../plan';
 import { findPart, techniqueOf } from '../techniques';
-import { segmentsOf, type Segment } from '../timing';
+import { segmentsOf, timeBlock, type Pace, type Segment } from '../timing';
 import { clockText, millis, type Millis } from '../units';
 import { cueSheet, DEFAULT_SHEET, type Crowded, type Cue, type SheetOptions } from './sheet';
 
@@ -34,38 +34,57 @@ export interface ClassLine {
   readonly total: Millis;
 }
 
+/** What a block is on the line, before it has a place there. */
+export interface Described {
+  readonly id: string;
+  readonly kind: Block['kind'];
+  readonly name: string;
+  readonly family: string;
+  readonly detail: string;
+  readonly own: readonly string[];
+  readonly pattern: Pattern;
+  readonly dose: Dose;
+  readonly pace: Pace;
+}
+
 /**
  * Lays a session's blocks out in time, without a hole: what a timed dose leaves over becomes natural breath.
  * @example layOut(blocks, millis(4000)).total === sessionTime(blocks) // true
  */
 export function layOut(blocks: readonly Block[], naturalBreath: Millis, options: SheetOptions = DEFAULT_SHEET): ClassLine {
+  return layOutAll(
+    blocks.map((block) => describe(block, naturalBreath)),
+    options,
+  );
+}
+
+/** Lays out what has been described: a class, or one way of breathing on the bench. */
+export function layOutAll(described: readonly Described[], options: SheetOptions = DEFAULT_SHEET): ClassLine {
   const laid: LineBlock[] = [];
   const segments: Segment[] = [];
   let start = 0;
-  blocks.forEach((block, index) => {
-    const { pattern, dose, pace, timing, name } = readBlock(block, naturalBreath);
+  described.forEach(({ id, kind, name, family, detail, own, pattern, dose, pace }, index) => {
+    const timing = timeBlock(pattern, dose, pace);
     const end = millis(start + timing.planned);
-    const own = segmentsOf(pattern, dose, pace, { start, block: index });
-    for (const segment of own) segments.push(segment);
-    const done = own.at(-1)?.end ?? start;
+    const stretches = segmentsOf(pattern, dose, pace, { start, block: index });
+    for (const segment of stretches) segments.push(segment);
+    const done = stretches.at(-1)?.end ?? start;
     if (done < end) segments.push({ ...FREE, start: millis(done), end, block: index });
-    const technique = block.kind === 'technique' ? techniqueOf(block.technique) : null;
-    laid.push({
-      id: block.id,
-      kind: block.kind,
-      name,
-      family: block.kind === 'technique' ? techniqueOf(block.technique).family : block.part,
-      detail: block.kind === 'technique' ? `${block.pattern} · ${block.dose}` : clockText(timing.planned),
-      start: millis(start),
-      end,
-      sets: timing.sets,
-      tempo: pace.tempo,
-      holds: plainPatterns(pattern).some((plain) => plain.kind === 'cycle' && plain.phases.some(({ kind }) => kind === 'hold' || kind === 'empty')),
-      own: technique?.of.cues ?? (block.kind === 'technique' ? [] : (findPart(block.part)?.cues ?? [])),
-    });
+    const holds = plainPatterns(pattern).some(
+      (plain) => plain.kind === 'cycle' && plain.phases.some((phase) => phase.kind === 'hold' || phase.kind === 'empty'),
+    );
+    laid.push({ id, kind, name, family, detail, own, holds, start: millis(start), end, sets: timing.sets, tempo: pace.tempo });
     start = end;
   });
   return { blocks: laid, segments, ...cueSheet(laid, segments, options), total: millis(start) };
+}
+
+function describe(block: Block, naturalBreath: Millis): Described {
+  const { name, pattern, dose, pace, timing } = readBlock(block, naturalBreath);
+  const common = { id: block.id, kind: block.kind, name, pattern, dose, pace };
+  if (block.kind !== 'technique') return { ...common, family: block.part, detail: clockText(timing.planned), own: findPart(block.part)?.cues ?? [] };
+  const { of } = techniqueOf(block.technique);
+  return { ...common, family: of.id, detail: `${block.pattern} · ${block.dose}`, own: of.cues };
 }
 
 const FREE: Segment = {

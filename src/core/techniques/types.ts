@@ -15,6 +15,17 @@ export interface Family {
   readonly watchFor: readonly string[];
   readonly cautions: readonly Caution[];
   readonly tags: readonly Tag[];
+  /** How much is usual, from a first class on. */
+  readonly doses: string;
+  /** Where practitioners do it differently; the first way is the default here. */
+  readonly schools: readonly School[];
+}
+
+/** A question that schools answer each in its way. */
+export interface School {
+  readonly question: string;
+  /** The first is what the shipped variants do. */
+  readonly ways: readonly string[];
 }
 
 /** A caution never stands without its reason. */

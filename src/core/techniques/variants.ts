@@ -47,6 +47,23 @@ const ROWS: readonly Row[] = [
   ['pumps-108', 'skull-shining', '108 pumps', '108 pumps at 60', '3 rounds, rest 30 s between rounds', 4],
   ['comfort-holds', 'comfort-holds', 'Comfort holds', 'in 4 nine tenths, hold 3-8 s, out 6, empty 2-5 s, recover 1-3', '5 rounds', 4],
   ['throat-empty', 'throat-empty', 'Throat breath with empty hold', 'in 5 throat, out 5 throat, empty 4, recover 1, lock chin', '4 rounds of 3', 4],
+  [
+    'square-layers',
+    'equal-holds',
+    'Square in layers',
+    'natural for 30 s > 4:4 for 3 rounds > 4:4:4 for 3 rounds > 4:4:4:4 for 6 rounds guided 3 > natural for 30 s',
+    '1 round',
+    3,
+  ],
+  ['longer-ascending', 'longer-exhale', 'Longer exhale, ascending', '4:5 for 6 rounds > 5:6 for 6 rounds > 6:7 for 6 rounds', '1 round', 2],
+  [
+    'throat-grid',
+    'throat-empty',
+    'Throat breath, nostril grid',
+    'in 5 open/narrowed, out 5 open/narrowed, empty 4, recover 1, lock chin',
+    '4 rounds of 3',
+    4,
+  ],
   ['connected', 'connected', 'Connected breath', 'connected 3 s, long 6 s nose', '4 rounds', 4],
   [
     'long-square-10',

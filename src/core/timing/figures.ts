@@ -119,7 +119,13 @@ export function figuresOf(pattern: Pattern, dose: Dose, pace: Pace): Figure[] {
   if (!facts || room.kind === 'natural') {
     return [{ id: 'total', value: clockText(timing.total.high), label: 'in all', working: 'everyone’s own breath, nothing counted' }];
   }
-  return [cycleFigure(room, facts, pace), totalFigure(timing), ...paceFigure(room, facts), ...heldFigure(facts), ...sideFigure(room, dose, pace)];
+  return [
+    cycleFigure(room, facts, pace),
+    totalFigure(timing),
+    ...paceFigure(room, facts),
+    ...heldFigure(room, facts),
+    ...sideFigure(room, dose, pace),
+  ];
 }
 
 function cycleFigure(pattern: TimedPattern, facts: Derived, pace: Pace): Figure {
@@ -182,7 +188,7 @@ function paceFigure(pattern: TimedPattern, facts: Derived): Figure[] {
   return [{ id: 'pace', value, label: 'breaths a minute', working: `60 × ${breathsInCycle(pattern)} ÷ ${spanText(facts.counted)}` }];
 }
 
-function heldFigure(facts: Derived): Figure[] {
+function heldFigure(pattern: TimedPattern, facts: Derived): Figure[] {
   if (facts.holdShare === 0) return [];
   const longest = Math.max(facts.holdIn.high, facts.holdOut.high);
   const held = facts.holdShare * facts.counted.high;
@@ -191,7 +197,10 @@ function heldFigure(facts: Derived): Figure[] {
       id: 'held',
       value: `${Math.round(facts.holdShare * 100)} %`,
       label: 'held',
-      working: `${secondsText(held)} of ${secondsText(facts.counted.high)}, longest ${secondsText(longest)}`,
+      working:
+        pattern.kind === 'stages'
+          ? `in the stage that holds most, longest ${secondsText(longest)}`
+          : `${secondsText(held)} of ${secondsText(facts.counted.high)}, longest ${secondsText(longest)}`,
     },
   ];
 }

@@ -3,3 +3,4 @@ export * from './spans';
 export * from './block';
 export * from './segments';
 export * from './figures';
+export * from './measure';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { derive, endsAside, exhalationsBySide, figuresOf, segmentsOf, timeBlock } from '.';
+import { derive, endsAside, exhalationsBySide, figuresOf, otherWay, segmentsOf, tempoFromCycle, tempoFromTaps, timeBlock } from '.';
 import { mustParseDose, mustParsePattern } from '../pattern';
 import { anyDose, anyPattern } from '../pattern/arbitrary';
 import { millis } from '../units';
@@ -121,4 +121,21 @@ test('options are timed by the first, and side work says when it would not end w
   expect(total('4:4 | natural', '5 rounds').total.high).toBe(40_000);
   const ends = (dose: string) => endsAside(mustParsePattern('4:4 alternating'), mustParseDose(dose), pace());
   expect([ends('3 rounds'), ends('4 rounds'), ends('3 rounds of 2')]).toEqual(['right', null, null]);
+});
+
+test('the tempo is measured from taps or from a real cycle', () => {
+  expect(tempoFromTaps([0, 1100, 2200, 3300])).toBe(1100);
+  expect(tempoFromTaps([5000, 6080, 7230, 8300])).toBe(1105);
+  expect([tempoFromTaps([0, 1000]), tempoFromTaps([0, 100, 200, 300])]).toEqual([null, null]);
+  const measured = (pattern: string, seconds: number) => tempoFromCycle(mustParsePattern(pattern), seconds, millis(4000));
+  expect(measured('4:7:8', 22.8)).toBe(1200);
+  expect(measured('in 4, hold 3 s, out 6', 14)).toBe(1100);
+  expect([measured('natural', 10), measured('connected 3 s, long 6 s', 18), measured('4:7:8', 2)]).toEqual([null, null, null]);
+});
+
+test('minutes become the rounds that fit, rounds their minutes', () => {
+  const way = (pattern: string, dose: string) => otherWay(mustParsePattern(pattern), mustParseDose(dose), pace());
+  expect(way('4:4:4:4', '5 min')).toBe('18 rounds');
+  expect(way('4:6 alternating', '9 rounds of 2')).toBe('3 min in rounds of 2');
+  expect([way('natural', '5 min'), way('in 30, out 60', '1 min')]).toEqual([null, null]);
 });

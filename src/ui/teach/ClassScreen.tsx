@@ -2,8 +2,9 @@
 
 import Dialog from '@mui/material/Dialog';
 import { useEffect, useMemo, useState } from 'react';
-import { momentAt, phaseText, secondAt, step, type Moment, type PlayerMove, type Second } from '@/core/cues';
+import { layOut, momentAt, phaseText, positionAt, secondAt, step, type Moment, type PlayerMove, type Second } from '@/core/cues';
 import { doorKey, inStepText, type InStep } from '@/core/screening';
+import { changesBetween, shortenTo } from '@/core/plan';
 import { clockText } from '@/core/units';
 import type { ReadClass } from '@/server/usecases/teach/readClass';
 import { Rails } from './Rails';
@@ -19,10 +20,11 @@ interface Props {
 
 /** The class itself, legible at three metres. Every key has a large tap target beside it; nothing here needs a network. */
 export function ClassScreen({ room, run, change }: Props) {
-  const { line } = room;
+  const line = useMemo(() => (run.shortened ? layOut(run.shortened, room.naturalBreath) : room.line), [room, run.shortened]);
   const position = usePosition(run.player, line);
   const moment = momentAt(line, position);
   const [listing, setListing] = useState(false);
+  const [said, setSaid] = useState('');
   useAwake(run.player.playing);
   useTones(run.tones && run.player.playing, moment?.segment ?? null);
   const go = (move: PlayerMove) => change({ player: step(run.player, move, deviceClock(), line) });
@@ -30,6 +32,7 @@ export function ClassScreen({ room, run, change }: Props) {
     { label: run.player.playing ? 'Pause' : 'Go on', key: ' ', sign: 'space', act: () => go(run.player.playing ? 'pause' : 'play') },
     { label: 'Again', key: 'a', sign: 'A', act: () => go('again') },
     { label: 'Back', key: 'ArrowLeft', sign: '←', act: () => go('previous block') },
+    { label: `End by ${room.endsAt}`, key: 'e', sign: 'E', act: () => endInTime() },
     { label: 'Next block', key: 'ArrowRight', sign: '→', act: () => go('next block') },
     { label: run.mirror ? 'My side' : 'Mirror', key: 'm', sign: 'M', act: () => change({ mirror: !run.mirror }) },
     { label: run.tones ? 'Tones off' : 'Tones on', key: 't', sign: 'T', act: () => change({ tones: !run.tones }) },
@@ -42,6 +45,18 @@ export function ClassScreen({ room, run, change }: Props) {
       act: () => moment && change({ signs: [...run.signs, { at: position, block: moment.block.name }] }),
     },
   ];
+  /** Shortens what is still ahead so that the class ends when it should. */
+  const endInTime = () => {
+    if (!moment) return;
+    const left = untilClock(room.endsAt, new Date());
+    const over = moment.left - left;
+    if (over <= 0) return setSaid(`It ends in time: ${clockText(-over)} to spare.`);
+    if (left < -60 * 60_000 || over > 3 * 60 * 60_000) return setSaid(`${room.endsAt} is not near; nothing was shortened.`);
+    const blocks = run.shortened ?? room.planned;
+    const short = shortenTo(blocks, moment.segment.block, over, room.naturalBreath);
+    change({ shortened: short.blocks, player: { ...run.player, position: positionAt(run.player, deviceClock(), line), clockAt: deviceClock() } });
+    setSaid(`${changesBetween(blocks, short.blocks).join('; ')}.${short.over > 0 ? ` Still ${clockText(short.over)} too long.` : ''}`);
+  };
   useKeys(keys);
   const differing = useMemo(() => differingIn(room, run), [room, run]);
   if (!moment) return <p>This plan has no blocks.</p>;
@@ -68,6 +83,7 @@ export function ClassScreen({ room, run, change }: Props) {
           <div className={styles.list}>{here ? here.lines.map((text) => <p key={text}>{text}</p>) : <p>Everyone does this as taught.</p>}</div>
         )}
         <p className={styles.sign} role="status">
+          {said && <strong>{said} </strong>}
           {run.signs.length > 0 ? `${run.signs.length} stop ${run.signs.length === 1 ? 'sign' : 'signs'} marked. ` : ''}
           If dizzy, strained or uneasy: <strong>let go, breathe as you like.</strong>
         </p>
@@ -195,6 +211,12 @@ function differingIn(room: ReadClass, run: Run) {
     }
   }
   return byBlock;
+}
+
+/** Milliseconds from now to a wall clock of today; negative when it has passed. */
+function untilClock(clock: string, now: Date): number {
+  const [hour, minute] = clock.split(':').map(Number);
+  return new Date(now.getFullYear(), now.getMonth(), now.getDate(), hour, minute).getTime() - now.getTime();
 }
 
 function minutes(time: number): string {

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { AT_THE_START, type PlayerState } from '@/core/cues';
 import { NOTHING_TODAY, type DoorAnswers } from '@/core/screening';
+import type { Block } from '@/core/plan';
 import { keepRun, keptRun } from './device';
 
 /** How far a class has come on this device: kept as it changes, so that a reload goes on where it was. */
@@ -17,6 +18,8 @@ export interface Run {
   readonly signs: readonly { readonly at: number; readonly block: string }[];
   readonly mirror: boolean;
   readonly tones: boolean;
+  /** The blocks as they were shortened on the way; null while the class runs as published. */
+  readonly shortened: readonly Block[] | null;
   /** Made here, so that a log that is sent twice is kept once. */
   readonly logId: string;
 }
@@ -29,6 +32,7 @@ const fresh = (stage: Run['stage']): Run => ({
   signs: [],
   mirror: false,
   tones: false,
+  shortened: null,
   logId: newId(),
 });
 

@@ -1,16 +1,16 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { formatPattern, parseDose, parsePattern, problemText, type Problem } from '@/core/pattern';
-import { featuresOf, keepInStep, inStepText, outlook } from '@/core/screening';
-import { figuresOf } from '@/core/timing';
+import { formatPattern, parseDose, parsePattern, problemText, type Parsed, type Pattern, type Problem } from '@/core/pattern';
+import { TEMPO_LIMITS } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
 import { millis } from '@/core/units';
-import { BreathStrip } from '../figures/BreathStrip';
-import { Figures } from '../figures/Figures';
-import { Outlook } from './Outlook';
 import styles from './Bench.module.css';
+import { Listen } from './Listen';
+import { Reading, type OnBench } from './Reading';
+import { Tools } from './Tools';
 
 interface Props {
   readonly pattern: string;
@@ -18,6 +18,8 @@ interface Props {
   readonly tempo: number;
   readonly naturalBreath: number;
   readonly tags: readonly Tag[];
+  readonly family: string;
+  readonly cues: readonly string[];
 }
 
 /** The bench: type a pattern in one line and see strip, figures and what screening would say, as you type. */
@@ -25,39 +27,24 @@ export function Bench(start: Props) {
   const [line, setLine] = useState(start.pattern);
   const [doseLine, setDoseLine] = useState(start.dose);
   const [seconds, setSeconds] = useState(String(start.tempo / 1000));
-  const tempo = Number(seconds);
-  const tempoWrong = !(tempo >= 0.4 && tempo <= 3);
+  const [beside, setBeside] = useState<string | null>(null);
+  const tempo = Math.round(Number(seconds) * 1000);
+  const tempoWrong = !(tempo >= TEMPO_LIMITS.low && tempo <= TEMPO_LIMITS.high);
   const parsed = useMemo(() => parsePattern(line), [line]);
   const dose = useMemo(() => parseDose(doseLine), [doseLine]);
+  const other = useMemo(() => (beside === null ? null : parsePattern(beside)), [beside]);
+  const { naturalBreath, tags } = start;
+  const read = useMemo((): OnBench | null => {
+    if (!parsed.ok || !dose.ok || tempoWrong) return null;
+    return { pattern: parsed.value, dose: dose.value, pace: { tempo: millis(tempo), naturalBreath: millis(naturalBreath) }, tags };
+  }, [parsed, dose, tempo, tempoWrong, naturalBreath, tags]);
   // What was last whole stays on the bench while a line is half typed.
-  const [kept, setKept] = useState({ line: start.pattern, dose: start.dose, tempo: start.tempo });
-  const whole = parsed.ok && dose.ok && !tempoWrong;
-  if (whole && (kept.line !== line || kept.dose !== doseLine || kept.tempo !== tempo * 1000)) setKept({ line, dose: doseLine, tempo: tempo * 1000 });
+  const [kept, setKept] = useState(read);
+  if (read && read !== kept) setKept(read);
   const shown = useDeferredValue(kept);
   return (
     <div className="stack">
-      <div>
-        <label htmlFor="pattern" className={styles.label}>
-          Pattern
-        </label>
-        <input
-          id="pattern"
-          className={styles.line}
-          value={line}
-          onChange={(event) => setLine(event.target.value)}
-          autoComplete="off"
-          spellCheck={false}
-          aria-invalid={!parsed.ok}
-          aria-describedby="pattern-says"
-        />
-        <div id="pattern-says" aria-live="polite" className={styles.says}>
-          {parsed.ok ? (
-            <span className="soft">reads as {formatPattern(parsed.value)}</span>
-          ) : (
-            parsed.problems.map((problem) => <Stumble key={problem.at} line={line} problem={problem} />)
-          )}
-        </div>
-      </div>
+      <PatternLine id="pattern" label="Pattern" line={line} parsed={parsed} onChange={setLine} />
       <div className={styles.side}>
         <TextField
           id="dose"
@@ -78,7 +65,68 @@ export function Bench(start: Props) {
           slotProps={{ htmlInput: { step: 0.05, min: 0.4, max: 3 } }}
         />
       </div>
-      <Reading {...shown} naturalBreath={start.naturalBreath} tags={start.tags} stale={!whole} />
+      {shown && <Tools bench={shown} onDose={setDoseLine} onTempo={setSeconds} />}
+      {other && (
+        <div className="row" style={{ alignItems: 'flex-start', flexWrap: 'nowrap' }}>
+          <div style={{ flex: 1 }}>
+            <PatternLine id="beside" label="Compare with" line={beside ?? ''} parsed={other} onChange={setBeside} />
+          </div>
+          <Button size="small" sx={{ marginTop: '24px' }} onClick={() => setBeside(null)}>
+            Leave it
+          </Button>
+        </div>
+      )}
+      {shown && (
+        <div className={read ? undefined : styles.stale} data-testid="reading">
+          <Reading {...shown} other={other?.ok ? { ...shown, pattern: other.value } : null} />
+          {!other && (
+            <p style={{ margin: '14px 0' }}>
+              <Button size="small" onClick={() => setBeside(line)}>
+                Compare with another
+              </Button>
+            </p>
+          )}
+          <Listen bench={shown} family={start.family} cues={start.cues} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface LineProps {
+  readonly id: string;
+  readonly label: string;
+  readonly line: string;
+  readonly parsed: Parsed<Pattern>;
+  readonly onChange: (line: string) => void;
+}
+
+/** A line of notation with how it reads, or where it stops making sense. */
+function PatternLine({ id, label, line, parsed, onChange }: LineProps) {
+  return (
+    <div>
+      <label htmlFor={id} className={styles.label}>
+        {label}
+      </label>
+      <textarea
+        id={id}
+        rows={1}
+        className={styles.line}
+        onKeyDown={(event) => event.key === 'Enter' && event.preventDefault()}
+        value={line}
+        onChange={(event) => onChange(event.target.value)}
+        autoComplete="off"
+        spellCheck={false}
+        aria-invalid={!parsed.ok}
+        aria-describedby={`${id}-says`}
+      />
+      <div id={`${id}-says`} aria-live="polite" className={styles.says}>
+        {parsed.ok ? (
+          <span className="soft">reads as {formatPattern(parsed.value)}</span>
+        ) : (
+          parsed.problems.map((problem) => <Stumble key={problem.at} line={line} problem={problem} />)
+        )}
+      </div>
     </div>
   );
 }
@@ -93,50 +141,5 @@ function Stumble({ line, problem }: { line: string; problem: Problem }) {
       </pre>
       <span className="error">{problemText(problem)}</span>
     </>
-  );
-}
-
-function Reading({
-  line,
-  dose,
-  tempo,
-  naturalBreath,
-  tags,
-  stale,
-}: {
-  line: string;
-  dose: string;
-  tempo: number;
-  naturalBreath: number;
-  tags: readonly Tag[];
-  stale: boolean;
-}) {
-  const [pattern, amount] = [parsePattern(line), parseDose(dose)];
-  if (!pattern.ok || !amount.ok) return null;
-  const pace = { tempo: millis(tempo), naturalBreath: millis(naturalBreath) };
-  const features = featuresOf(pattern.value, amount.value, pace, tags);
-  const lines = outlook(features);
-  const [inStep] = keepInStep(pattern.value, tempo, () => true);
-  const holds = features.holdInSeconds + features.holdOutSeconds > 0;
-  return (
-    <div className={stale ? styles.stale : undefined} data-testid="reading">
-      <div className="sheet">
-        <BreathStrip pattern={pattern.value} pace={pace} title={`Breath strip of ${formatPattern(pattern.value)}`} />
-      </div>
-      <Figures figures={figuresOf(pattern.value, amount.value, pace)} />
-      <div className={styles.columns}>
-        <section>
-          <h2>What screening says</h2>
-          <Outlook lines={lines} />
-        </section>
-        {holds && inStep && (
-          <section>
-            <h2>In step without the hold</h2>
-            <p className="num">{inStepText(inStep)}</p>
-            <p className="small soft">ends each cycle with the room</p>
-          </section>
-        )}
-      </div>
-    </div>
   );
 }

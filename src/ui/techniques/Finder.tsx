@@ -3,19 +3,60 @@
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { searchTechniques, sharedAliases } from '@/core/techniques';
+import { plainPatterns } from '@/core/pattern';
+import { searchTechniques, sharedAliases, type Hour, type Technique } from '@/core/techniques';
 import { millis } from '@/core/units';
+import type { CohortReach } from '@/server/usecases/techniques/whoMay';
 import { BreathStrip } from '../figures/BreathStrip';
 import styles from './Finder.module.css';
 
 const SHARED = sharedAliases();
 
-/** Finds techniques by any alias, misspelling or pattern. */
-export function Finder({ tempo, naturalBreath }: { tempo: number; naturalBreath: number }) {
+type Phases = (technique: Technique, kinds: readonly string[]) => boolean;
+const phases: Phases = ({ read }, kinds) =>
+  plainPatterns(read.pattern).some((plain) => plain.kind === 'cycle' && plain.phases.some(({ kind }) => kinds.includes(kind)));
+const kind = ({ read }: Technique, of: string) => plainPatterns(read.pattern).some((plain) => plain.kind === of);
+const phase = ({ read }: Technique, test: (phase: { readonly side: string; readonly manner: string | null }) => boolean) =>
+  plainPatterns(read.pattern).some((plain) => plain.kind === 'cycle' && plain.phases.some(test));
+
+/** Ways of doing it that people look for. */
+const MANNERS: Readonly<Record<string, (technique: Technique) => boolean>> = {
+  'without holds': (technique) => !phases(technique, ['hold', 'empty']),
+  'with holds': (technique) => phases(technique, ['hold', 'empty']),
+  'through one side': (technique) => phase(technique, ({ side }) => side !== 'both'),
+  'with a sound': (technique) => phase(technique, ({ manner }) => manner !== null && ['throat', 'strong throat', 'hiss', 'hum'].includes(manner)),
+  pumps: (technique) => kind(technique, 'pumps'),
+  connected: (technique) => kind(technique, 'connected'),
+};
+
+interface Props {
+  readonly tempo: number;
+  readonly naturalBreath: number;
+  readonly cohorts: readonly CohortReach[];
+}
+
+/** Finds techniques by any alias, misspelling or pattern, and narrows them by rung, hour, manner and who may do them. */
+export function Finder({ tempo, naturalBreath, cohorts }: Props) {
   const [query, setQuery] = useState('');
+  const [rung, setRung] = useState('');
+  const [hour, setHour] = useState('');
+  const [manner, setManner] = useState('');
+  const [cohortId, setCohort] = useState('');
   const asked = useDeferredValue(query);
-  const found = useMemo(() => searchTechniques(asked), [asked]);
+  const cohort = cohorts.find(({ id }) => id === cohortId);
+  const found = useMemo(
+    () =>
+      searchTechniques(asked).filter(
+        (technique) =>
+          (!rung || technique.rung === Number(rung)) &&
+          (!hour || technique.taughtAt.includes(hour as Hour)) &&
+          (!manner || MANNERS[manner](technique)) &&
+          (!cohort || cohort.able[technique.id] === cohort.people),
+      ),
+    [asked, rung, hour, manner, cohort],
+  );
   const shared = SHARED.get(asked.trim().toLowerCase());
+  const narrowed = asked || rung || hour || manner || cohort;
   return (
     <aside className={styles.finder} aria-label="Find a technique">
       <TextField
@@ -26,13 +67,27 @@ export function Finder({ tempo, naturalBreath }: { tempo: number; naturalBreath:
         onChange={(event) => setQuery(event.target.value)}
         placeholder="box, ujjayi, 4:7 …"
       />
+      <div className={styles.filters} role="group" aria-label="Narrow down">
+        <Pick label="Rung" value={rung} onChange={setRung} options={['1', '2', '3', '4'].map((one) => [one, `rung ${one}`])} any="any rung" />
+        <Pick label="Time of day" value={hour} onChange={setHour} options={['morning', 'day', 'evening'].map((one) => [one, one])} any="any hour" />
+        <Pick label="Manner" value={manner} onChange={setManner} options={Object.keys(MANNERS).map((one) => [one, one])} any="any manner" />
+        {cohorts.length > 0 && (
+          <Pick
+            label="Cohort"
+            value={cohortId}
+            onChange={setCohort}
+            options={cohorts.map(({ id, name }) => [id, `all of ${name}`])}
+            any="any cohort"
+          />
+        )}
+      </div>
       <p className="small soft" aria-live="polite">
         {shared
           ? `“${asked}” names more than one: ${shared.join('; ')}.`
-          : asked && found.length === 0
-            ? 'Nothing is called that. Try another name, or write its pattern on the bench.'
-            : asked
-              ? `${found.length} found`
+          : narrowed && found.length === 0
+            ? 'Nothing fits. Try another name, or write its pattern on the bench.'
+            : narrowed
+              ? `${found.length} found${cohort ? ', which nobody there leaves out or must ask about today' : ''}`
               : 'from the ground up'}
       </p>
       <ul className="plain">
@@ -58,5 +113,26 @@ export function Finder({ tempo, naturalBreath }: { tempo: number; naturalBreath:
         ))}
       </ul>
     </aside>
+  );
+}
+
+interface PickProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly options: readonly (readonly [string, string])[];
+  readonly any: string;
+}
+
+function Pick({ label, value, onChange, options, any }: PickProps) {
+  return (
+    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value)} data-set={value ? '' : undefined}>
+      <option value="">{any}</option>
+      {options.map(([id, text]) => (
+        <option key={id} value={id}>
+          {text}
+        </option>
+      ))}
+    </select>
   );
 }

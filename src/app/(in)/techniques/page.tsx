@@ -3,13 +3,16 @@ import { seated } from '@/app/edge';
 import { TECHNIQUES } from '@/core/techniques';
 import { readConventions } from '@/server/usecases/studio/readConventions';
 import { Bench } from '@/ui/techniques/Bench';
+import { whoMay } from '@/server/usecases/techniques/whoMay';
 import { Finder } from '@/ui/techniques/Finder';
 
 export const metadata: Metadata = { title: 'Techniques' };
 
+const NONE: readonly never[] = [];
+
 export default function TechniquesPage() {
   return seated(async (desk) => {
-    const { tempo, naturalBreath } = await readConventions(desk);
+    const [{ tempo, naturalBreath }, cohorts] = await Promise.all([readConventions(desk), whoMay(desk)]);
     return (
       <>
         <h1>Techniques</h1>
@@ -20,9 +23,17 @@ export default function TechniquesPage() {
         <div className="two finder">
           <section aria-label="Bench">
             <h2 className="sr">Bench</h2>
-            <Bench pattern="in 4 left, hold 2, out 6 right, alternating" dose="9 rounds of 2" tempo={tempo} naturalBreath={naturalBreath} tags={[]} />
+            <Bench
+              pattern="in 4 left, hold 2, out 6 right, alternating"
+              dose="9 rounds of 2"
+              tempo={tempo}
+              naturalBreath={naturalBreath}
+              tags={NONE}
+              family="bench"
+              cues={NONE}
+            />
           </section>
-          <Finder tempo={tempo} naturalBreath={naturalBreath} />
+          <Finder tempo={tempo} naturalBreath={naturalBreath} cohorts={cohorts} />
         </div>
       </>
     );

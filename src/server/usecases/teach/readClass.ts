@@ -37,6 +37,10 @@ export async function readClass(desk: Desk, id: string) {
     logged: at.log !== null,
     asOf: timeIn(studio.zone, desk.now),
     line: layOut(plan.blocks, studio.naturalBreath),
+    /** What the device needs to shorten the class: the blocks as published, and when it should end. */
+    planned: plan.blocks,
+    naturalBreath: studio.naturalBreath,
+    endsAt: endOf(session.start, session.minutes),
     blocks: plan.blocks.map((block) => ({
       id: block.id,
       kind: block.kind,
@@ -56,6 +60,13 @@ export async function readClass(desk: Desk, id: string) {
     stopSigns: STOP_SIGNS,
     emergency: EMERGENCY,
   };
+}
+
+/** @example endOf('05:45', 60) // "06:45" */
+function endOf(start: string, minutes: number): string {
+  const [hour, minute] = start.split(':').map(Number);
+  const end = hour * 60 + minute + minutes;
+  return `${String(Math.floor(end / 60) % 24).padStart(2, '0')}:${String(end % 60).padStart(2, '0')}`;
 }
 
 export type ReadClass = Awaited<ReturnType<typeof readClass>>;

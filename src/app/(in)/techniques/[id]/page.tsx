@@ -3,10 +3,11 @@ import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { LADDER, needsOf, opens } from '@/core/ladder';
 import { findTechnique, sharedAliases } from '@/core/techniques';
-import { Refusal } from '@/server/errors';
-import { readConventions } from '@/server/usecases/studio/readConventions';
+import { readTechnique } from '@/server/usecases/techniques/readTechnique';
 import { Steps } from '@/ui/ladder/Steps';
 import { Bench } from '@/ui/techniques/Bench';
+import { Variants } from '@/ui/techniques/Variants';
+import { dayText } from '@/core/units';
 import { Plank } from '@/ui/shell/Plank';
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
@@ -16,9 +17,7 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 export default async function TechniquePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   return seated(async (desk) => {
-    const { tempo, naturalBreath } = await readConventions(desk);
-    const technique = findTechnique(id);
-    if (!technique) throw new Refusal('not-found', 'There is no technique of this name in the library.');
+    const { technique, tempo, naturalBreath, usedIn } = await readTechnique(desk, id);
     const { of } = technique;
     const shared = of.aliases.filter((alias) => sharedAliases().has(alias));
     const aliases = [...of.aliases, ...(technique.aliases ?? [])];
@@ -50,7 +49,18 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
           {of.about} Rung <span className="num">{technique.rung}</span>, {technique.nature}, for the {technique.taughtAt.join(', ')}, {of.posture}.
         </p>
         <div className="two">
-          <Bench pattern={technique.pattern} dose={technique.dose} tempo={tempo} naturalBreath={naturalBreath} tags={of.tags} />
+          <div>
+            <Bench
+              pattern={technique.pattern}
+              dose={technique.dose}
+              tempo={tempo}
+              naturalBreath={naturalBreath}
+              tags={of.tags}
+              family={of.id}
+              cues={of.cues}
+            />
+            <Variants technique={technique} pace={{ tempo, naturalBreath }} />
+          </div>
           <Plank>
             <section>
               <h2>Needs</h2>
@@ -60,6 +70,26 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               <h2>Opens</h2>
               <Steps edges={opens(LADDER, id)} end="to" none="Nothing further." href={(other) => `/techniques/${other}`} />
             </section>
+            {usedIn && (
+              <section>
+                <h2>Used in</h2>
+                {usedIn.length === 0 ? (
+                  <p className="soft">No course practises it.</p>
+                ) : (
+                  <ul className="plain">
+                    {usedIn.map(({ course, name, classes, next }) => (
+                      <li key={course}>
+                        <Link href={`/courses/${course}`}>{name}</Link>{' '}
+                        <span className="small soft">
+                          {classes} {classes === 1 ? 'class' : 'classes'}
+                          {next ? `, next ${dayText(next)}` : ''}
+                        </span>
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </section>
+            )}
             <section>
               <h2>Cues</h2>
               <ul>
@@ -72,6 +102,20 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               <section>
                 <h2>Watch for</h2>
                 <p>{of.watchFor.join('; ')}.</p>
+              </section>
+            )}
+            <section>
+              <h2>How much</h2>
+              <p>{of.doses}.</p>
+            </section>
+            {of.schools.length > 0 && (
+              <section>
+                <h2>Schools</h2>
+                {of.schools.map(({ question, ways }) => (
+                  <p key={question} className="small">
+                    <strong>{question}</strong> {ways[0]} <span className="soft">(as here); or {ways.slice(1).join('; ')}</span>
+                  </p>
+                ))}
               </section>
             )}
             {of.cautions.length > 0 && (

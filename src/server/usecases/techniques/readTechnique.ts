@@ -1,0 +1,29 @@
+import { findTechnique } from '@/core/techniques';
+import { authorise, may } from '../../auth/permissions';
+import type { Desk } from '../../desk';
+import { Refusal } from '../../errors';
+import { courses, sessionsOf } from '../../repositories/courses';
+import { conventions } from '../../repositories/studio';
+
+/** A technique at the studio's pace, and the courses that practise it, for those who may see courses. */
+export async function readTechnique(desk: Desk, id: string) {
+  authorise(desk.who, 'see techniques');
+  const technique = findTechnique(id);
+  if (!technique) throw new Refusal('not-found', 'There is no technique of this name in the library.');
+  const { tempo, naturalBreath } = await conventions(desk);
+  if (!may(desk.who.role, 'see courses')) return { technique, tempo, naturalBreath, usedIn: null };
+  const all = await courses(desk);
+  const sessions = await sessionsOf(
+    desk,
+    all.map((course) => course.id),
+  );
+  const usedIn = all.flatMap((course) => {
+    const used = sessions.filter(
+      (session) => session.course === course.id && session.blocks.some((block) => block.kind === 'technique' && block.technique === id),
+    );
+    return used.length > 0
+      ? [{ course: course.id, name: course.name, classes: used.length, next: used.find(({ date }) => date >= desk.today)?.date ?? null }]
+      : [];
+  });
+  return { technique, tempo, naturalBreath, usedIn };
+}

@@ -1,0 +1,154 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { DEFAULT_SHEET, layOutAll, LOUDNESS, type Loudness } from '@/core/cues';
+import { toWebVtt, wavChunks, type Paced } from '@/core/exchange';
+import { formatDose, formatPattern, shortPattern } from '@/core/pattern';
+import { segmentsOf } from '@/core/timing';
+import type { OnBench } from './Reading';
+import styles from './Bench.module.css';
+
+/** The longest that is played on the bench. */
+const HEARD_MS = 60_000;
+
+/** Hear a cycle, read the cue sheet, and take both along as files. */
+export function Listen({ bench, family, cues }: { bench: OnBench; family: string; cues: readonly string[] }) {
+  const [loudness, setLoudness] = useState<Loudness>('full');
+  const { pattern, dose, pace } = bench;
+  const line = useMemo(() => {
+    const name = formatPattern(pattern);
+    const described = {
+      id: 'bench',
+      kind: 'technique' as const,
+      name,
+      family,
+      detail: `${name} · ${formatDose(dose)}`,
+      own: cues,
+      pattern,
+      dose,
+      pace,
+    };
+    return layOutAll([described], { ...DEFAULT_SHEET, loudness });
+  }, [pattern, dose, pace, family, cues, loudness]);
+  const once = segmentsOf(pattern, { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: 1, rest: null, guided: null }, pace).filter(
+    ({ end }) => end <= HEARD_MS,
+  );
+  const file = shortPattern(pattern).replace(/[^\w]+/g, '-');
+  return (
+    <section className="stack">
+      <h2>Hear it, and take it along</h2>
+      <div className="row">
+        <Hear segments={once} />
+        <Button size="small" onClick={() => save(new Blob([toWebVtt(line.cues)], { type: 'text/vtt' }), `${file}.vtt`)}>
+          Cue sheet as WebVTT
+        </Button>
+        <Track segments={line.segments} file={`${file}.wav`} />
+      </div>
+      {line.crowded.length > 0 && (
+        <div className="note small">
+          <p>
+            <strong>Too much to say at this tempo.</strong> Said instead:
+          </p>
+          <ul>
+            {line.crowded.slice(0, 6).map(({ wanted, spare }) => (
+              <li key={wanted}>
+                “{wanted}” {spare ? `→ “${spare}”` : 'is left out'}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <details>
+        <summary>
+          Cue sheet <span className="soft small">{line.cues.length} lines</span>
+        </summary>
+        <label className="row small" style={{ padding: '6px 0' }}>
+          How much is said
+          <select className={styles.small} style={{ width: 110 }} value={loudness} onChange={(event) => setLoudness(event.target.value as Loudness)}>
+            {LOUDNESS.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+        </label>
+        <table>
+          <tbody>
+            {line.cues.slice(0, 120).map(({ at, say, kind }) => (
+              <tr key={`${at} ${say}`}>
+                <td className="num" style={{ textAlign: 'right', paddingRight: 14 }}>
+                  {(at / 1000).toFixed(1)} s
+                </td>
+                <td className={kind === 'count' || kind === 'call' ? 'soft' : undefined}>{say}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {line.cues.length > 120 && <p className="small soft">and {line.cues.length - 120} more, all in the file.</p>}
+      </details>
+    </section>
+  );
+}
+
+/** Plays one cycle's tones. */
+function Hear({ segments }: { segments: readonly Paced[] }) {
+  const [source, setSource] = useState<AudioBufferSourceNode | null>(null);
+  useEffect(() => () => source?.stop(), [source]);
+  const play = async () => {
+    const audio = new AudioContext();
+    const node = new AudioBufferSourceNode(audio, {
+      buffer: await audio.decodeAudioData(await new Blob([...wavChunks(segments)] as BlobPart[]).arrayBuffer()),
+    });
+    node.connect(audio.destination);
+    node.onended = () => {
+      setSource(null);
+      void audio.close();
+    };
+    node.start();
+    setSource(node);
+  };
+  return (
+    <Button size="small" disabled={segments.length === 0} onClick={() => (source ? source.stop() : void play())}>
+      {source ? 'Stop' : 'Hear a cycle'}
+    </Button>
+  );
+}
+
+/** The pacing track of the whole dose, rendered in a worker; it can be called off. */
+function Track({ segments, file }: { segments: readonly Paced[]; file: string }) {
+  const [done, setDone] = useState<number | null>(null);
+  const worker = useRef<Worker>(undefined);
+  useEffect(() => () => worker.current?.terminate(), []);
+  const stop = () => {
+    worker.current?.terminate();
+    setDone(null);
+  };
+  const render = () => {
+    setDone(0);
+    const rendering = new Worker(new URL('../../workers/pacing.ts', import.meta.url));
+    worker.current = rendering;
+    rendering.onmessage = ({ data }: MessageEvent<{ done: number } | { file: Blob }>) => {
+      if ('done' in data) return setDone(data.done);
+      save(data.file, file);
+      stop();
+    };
+    rendering.onerror = stop;
+    rendering.postMessage(segments.map(({ start, end, kind, side, counts }) => ({ start, end, kind, side, counts })));
+  };
+  return done === null ? (
+    <Button size="small" onClick={render}>
+      Pacing track as WAV
+    </Button>
+  ) : (
+    <Button size="small" onClick={stop}>
+      {Math.round(done * 100)} % · call it off
+    </Button>
+  );
+}
+
+function save(blob: Blob, name: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
