@@ -2,7 +2,7 @@ import { array, boolean, object, string, number, type InferType } from 'yup';
 import { ASKED, STOP_SIGNS } from '@/core/screening';
 import { FAMILIES, findPart, findTechnique } from '@/core/techniques';
 import { EFFORTS, LOG_NOTE_MOST, REACHED } from './log';
-import { clock, day, dose, id, line, oneOf, optionalDay, pattern, whole, words } from './rules';
+import { clock, day, dose, id, line, oneOf, optionalDay, optionalId, pattern, whole, words } from './rules';
 
 /** Every form of the product, as the schema that browser and server both check. */
 
@@ -75,6 +75,9 @@ export const blocksForm = object({
           .nullable()
           .default(null)
           .test('part', 'No such part.', (value) => value == null || findPart(value) !== null),
+        own: object({ id: id(), number: number().required().integer().min(1) })
+          .nullable()
+          .default(null),
         pattern: string().when('technique', {
           is: (value: unknown) => Boolean(value),
           then: () => pattern(),
@@ -105,6 +108,18 @@ export const blocksForm = object({
     .max(40, 'At most forty blocks.')
     .required(),
 });
+
+export const ownWayForm = object({
+  /** Null for a new one. */
+  id: optionalId(),
+  version: number().required().integer().default(0),
+  base: technique(),
+  name: line('it a name', 60),
+  pattern: pattern(),
+  dose: dose(),
+});
+
+export const archiveWayForm = object({ id: id(), version: number().required().integer() });
 
 export const publishForm = object({ session: id(), version: number().required().integer(), teacher: id().required('Please choose a teacher.') });
 

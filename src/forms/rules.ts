@@ -13,10 +13,15 @@ export const line = (what: string, most = 80) =>
 
 export const words = (most: number) => string().trim().default('').max(most, `At most ${most} characters.`);
 
-export const id = () =>
+const ID = /^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}$/;
+
+export const id = () => string().required('Please choose one.').matches(ID, 'This is not something of ours.');
+
+export const optionalId = () =>
   string()
-    .required('Please choose one.')
-    .matches(/^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}$/, 'This is not something of ours.');
+    .nullable()
+    .default(null)
+    .test('id', 'This is not something of ours.', (value) => value == null || ID.test(value));
 
 export const day = (what: string) =>
   string()

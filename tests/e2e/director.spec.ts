@@ -186,3 +186,72 @@ test('a tab that was signed out says so and keeps what was typed', async ({ page
   await expect(page.getByText('You were signed out. What you typed is still here')).toBeVisible();
   await expect(page.getByLabel('Why')).toHaveValue('spring tide');
 });
+
+test('the bench by keyboard alone: a pattern, its minutes, another beside it, and the files', async ({ page }) => {
+  await signInAs(page, 'director', '/techniques');
+  await page.getByLabel('Pattern').focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('4:4:4:4');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('5 min');
+  const reading = page.getByTestId('reading');
+  await expect(reading).toContainText('18 × 16 s = 288 s, 12 s left over');
+  await page.getByRole('button', { name: 'as 18 rounds' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Dose')).toHaveValue('18 rounds');
+  await page.getByLabel('A cycle took').focus();
+  await page.keyboard.type('17.6');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Seconds a count')).toHaveValue('1.1');
+  await page.getByRole('button', { name: 'Compare with another' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Compare with').fill('natural for 30 s > 4:4 for 3 rounds');
+  await expect(page.getByRole('heading', { name: 'Beside it: natural for 30 s > 4:4 for 3 rounds' })).toBeVisible();
+  await accessible(page);
+  const sheet = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Cue sheet as WebVTT' }).press('Enter');
+  expect((await sheet).suggestedFilename()).toBe('4-4-4-4.vtt');
+  const track = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Pacing track as WAV' }).press('Enter');
+  expect((await track).suggestedFilename()).toBe('4-4-4-4.wav');
+  await page.getByLabel('Manner').selectOption('pumps');
+  await expect(page.getByText('3 found')).toBeVisible();
+  await page.getByLabel('Cohort').selectOption({ label: 'all of Ferry crew, early shift' });
+  await expect(page.getByText('Nothing fits.')).toBeVisible();
+});
+
+test('what is on the bench becomes our own way, goes into a plan, and a new version leaves the plan alone', async ({ page }) => {
+  await signInAs(page, 'director', '/techniques');
+  await page.getByLabel('Pattern').fill('5:7');
+  await page.getByLabel('Dose').fill('3 min');
+  await page.getByRole('button', { name: 'Save as ours' }).click();
+  await expect(page.getByText('Please give it a name.')).toBeVisible();
+  await page.getByLabel('What we call it').fill('Slack water');
+  await page.getByLabel('It is a way of doing').selectOption({ label: 'Longer exhale 5:6' });
+  await page.getByRole('button', { name: 'Save as ours' }).click();
+  await expect(page.getByRole('heading', { name: 'Slack water' })).toBeVisible();
+  await accessible(page);
+
+  await page.goto('/courses');
+  await page.getByRole('link', { name: 'Long phrases' }).click();
+  await page
+    .getByRole('link', { name: /^(Mon|Thu) / })
+    .last()
+    .click();
+  await page.getByRole('combobox', { name: 'Add' }).selectOption({ label: 'Slack water' });
+  await expect(page.getByLabel('Pattern of Slack water')).toHaveValue('5:7');
+  await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
+  const plan = page.url();
+
+  await page.goto('/techniques');
+  await page.getByRole('link', { name: /Slack water/ }).click();
+  await expect(page.getByRole('heading', { name: 'Slack water' })).toBeVisible();
+  await page.getByLabel('Pattern', { exact: true }).fill('5:8');
+  await page.getByRole('button', { name: 'Save this version' }).click();
+  await expect(page.getByText('Version 2', { exact: true })).toBeVisible();
+  await page.goto(plan);
+  await expect(page.getByLabel('Pattern of Slack water')).toHaveValue('5:7');
+  await expect(page.getByText('our way, v1')).toBeVisible();
+});

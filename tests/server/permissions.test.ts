@@ -21,6 +21,7 @@ import { readLobby } from '../../src/server/usecases/readLobby';
 import { addClosure, removeClosure, saveConventions, saveQualifications } from '../../src/server/usecases/studio/changeStudio';
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { archiveOwnWay, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
 import { whoMay } from '../../src/server/usecases/techniques/whoMay';
 import { readTechnique } from '../../src/server/usecases/techniques/readTechnique';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
@@ -40,6 +41,10 @@ const nobody = newId();
 const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: string; course: string; session: string }) => Promise<unknown>])[] = [
   ['readLobby', 'DLTF', (desk) => readLobby(desk)],
   ['readConventions', 'DLTF', (desk) => readConventions(desk)],
+  ['listOwnWays', 'DLTF', (desk) => listOwnWays(desk)],
+  ['readOwnWay', 'DLTF', (desk) => readOwnWay(desk, nobody)],
+  ['saveOwnWay', 'D', (desk) => saveOwnWay(desk, {})],
+  ['archiveOwnWay', 'D', (desk) => archiveOwnWay(desk, {})],
   ['whoMay', 'DLTF', (desk) => whoMay(desk)],
   ['readTechnique', 'DLTF', (desk) => readTechnique(desk, '4-7-8')],
   ['listCohorts', 'DLTF', (desk) => listCohorts(desk)],

@@ -19,6 +19,7 @@ import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { settingOf } from '../../src/server/usecases/setting';
 import { addClosure, saveConventions } from '../../src/server/usecases/studio/changeStudio';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { archiveOwnWay, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../../src/server/usecases/teach/logClass';
 import { readClass } from '../../src/server/usecases/teach/readClass';
@@ -241,6 +242,39 @@ test('people and the studio: dates in the future, closures that end before they 
   await saveConventions(director, { version: studio.version, tempoSeconds: 1.1, naturalSeconds: 4 });
   expect(await answerOf(saveConventions(director, { version: studio.version, tempoSeconds: 1, naturalSeconds: 4 }))).toBe('clash');
   expect((await readStudio(await deskOf('director'))).studio.tempo).toBe(1100);
+});
+
+test('a studio’s own way: versions stay, what is planned keeps its own, and another studio sees none of it', async () => {
+  const director = () => deskOf('director');
+  const { boat } = await demo(await director());
+  const input = { id: null, version: 0, base: 'equal-4-4', name: 'Boathouse even breath', pattern: '5:5', dose: '4 min' };
+  await expect(saveOwnWay(await director(), { ...input, pattern: '5:' })).rejects.toMatchObject({ fields: [{ field: 'pattern' }] });
+  const { id } = await saveOwnWay(await director(), input);
+  await expect(saveOwnWay(await director(), input)).rejects.toMatchObject({ fields: [{ field: 'name' }] });
+  const session = (await sessionsOf(await director(), [boat.id])).find(({ date, fixed }) => date > TODAY && !fixed)!;
+  const block = {
+    id: newId(),
+    technique: 'equal-4-4',
+    own: { id, number: 1 },
+    part: null,
+    pattern: '5:5',
+    dose: '4 min',
+    tempo: 1000,
+    minutes: null,
+  };
+  const save = (own: object) => ({ session: session.id, version: session.version, blocks: [...session.blocks.map(inputOf), { ...block, own }] });
+  expect(await answerOf(saveBlocks(await director(), save({ id, number: 2 })))).toBe('invalid');
+  await saveBlocks(await director(), save({ id, number: 1 }));
+  expect(await saveOwnWay(await director(), { ...input, id, version: 1, pattern: '6:6' })).toEqual({ id, number: 2 });
+  expect(await answerOf(saveOwnWay(await director(), { ...input, id, version: 1, pattern: '7:7' }))).toBe('clash');
+  const planned = (await sessionById(await director(), session.id)).blocks.at(-1);
+  expect(planned).toMatchObject({ pattern: '5:5', own: { name: 'Boathouse even breath', number: 1 } });
+  expect(await answerOf(readOwnWay(await deskOf('stranger'), id))).toBe('not-found');
+  expect(await answerOf(archiveOwnWay(await deskOf('stranger'), { id, version: 2 }))).toBe('not-found');
+  await archiveOwnWay(await director(), { id, version: 2 });
+  expect(await listOwnWays(await director())).toEqual([]);
+  expect((await readOwnWay(await director(), id)).versions.map(({ pattern }) => pattern)).toEqual(['5:5', '6:6']);
+  await expect((await freshManager()).execute('delete from own_way_version')).rejects.toThrow(/append-only/);
 });
 
 function goal(technique: string) {

@@ -11,6 +11,15 @@ export interface TechniqueBlock {
   readonly pattern: string;
   readonly dose: string;
   readonly tempo: number;
+  /** The studio's own way it was taken from; missing for a shipped variant. */
+  readonly own?: OwnWay;
+}
+
+/** A version of a studio's own way of doing a technique; the version never changes. */
+export interface OwnWay {
+  readonly id: string;
+  readonly number: number;
+  readonly name: string;
 }
 
 /** Arriving, preparing, settling, resting or closing, by the minute. */
@@ -38,10 +47,16 @@ export interface ReadBlock {
 
 const NATURAL: Pattern = { kind: 'natural', depth: 'natural' };
 
+/** What a technique block is called: the studio's own name for it, or the library's. */
+export function techniqueName({ technique, own }: Pick<TechniqueBlock, 'technique' | 'own'>): string {
+  return own?.name ?? techniqueOf(technique).name;
+}
+
 /** Reads a block of either kind; a session part is natural breathing for its minutes. */
 export function readBlock(block: Block, naturalBreath: Millis = DEFAULT_NATURAL_BREATH): ReadBlock {
   if (block.kind === 'technique') {
-    const { name, of } = techniqueOf(block.technique);
+    const { of } = techniqueOf(block.technique);
+    const name = techniqueName(block);
     const [pattern, dose] = [mustParsePattern(block.pattern), mustParseDose(block.dose)];
     const pace = { tempo: millis(block.tempo), naturalBreath };
     return { name, pattern, dose, pace, tags: of.tags, timing: timeBlock(pattern, dose, pace) };

@@ -4,6 +4,7 @@ import { Refusal } from '../errors';
 /** Who may what. One table; every use case asks it first. */
 const MAY = {
   'see techniques': ['director', 'lead teacher', 'teacher', 'front desk'],
+  'edit techniques': ['director'],
   'see cohorts': ['director', 'lead teacher', 'teacher', 'front desk'],
   'see instructions': ['director', 'lead teacher', 'teacher'],
   'see reasons': ['director'],

@@ -1,6 +1,7 @@
 import { Migrator } from '@mikro-orm/migrations';
 import { MikroORM } from '@mikro-orm/postgresql';
 import { Migration20261124000000_start } from './migrations/Migration20261124000000_start';
+import { Migration20261125000000_own_ways } from './migrations/Migration20261125000000_own_ways';
 import { databaseUrl } from './orm';
 import { ROWS } from './rows';
 
@@ -11,7 +12,10 @@ export async function migrate(): Promise<readonly string[]> {
     entities: ROWS,
     extensions: [Migrator],
     migrations: {
-      migrationsList: [{ name: 'Migration20261124000000_start', class: Migration20261124000000_start }],
+      migrationsList: [
+        { name: 'Migration20261124000000_start', class: Migration20261124000000_start },
+        { name: 'Migration20261125000000_own_ways', class: Migration20261125000000_own_ways },
+      ],
       snapshot: false,
       silent: true,
       tableName: 'migration',

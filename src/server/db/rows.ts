@@ -186,6 +186,27 @@ export const ClosureRow = defineEntity({
   properties: { id: p.uuid().primary(), studio: p.uuid(), from: p.date().name('from_date'), until: p.date().name('until_date'), reason: p.text() },
 });
 
+export const OwnWayRow = defineEntity({
+  name: 'OwnWay',
+  tableName: 'own_way',
+  properties: { id: p.uuid().primary(), studio: p.uuid(), base: p.text(), name: p.text(), archived: p.boolean(), version: p.integer().version() },
+});
+
+export const OwnWayVersionRow = defineEntity({
+  name: 'OwnWayVersion',
+  tableName: 'own_way_version',
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    way: p.uuid(),
+    number: p.integer(),
+    pattern: p.text(),
+    dose: p.text(),
+    savedBy: p.uuid(),
+    savedAt: p.datetime(),
+  },
+});
+
 export const ROWS = [
   StudioRow,
   StaffRow,
@@ -201,6 +222,8 @@ export const ROWS = [
   AcknowledgementRow,
   LogRow,
   ClosureRow,
+  OwnWayRow,
+  OwnWayVersionRow,
 ];
 
 export type SessionRecord = InferEntity<typeof SessionRow>;

@@ -19,7 +19,7 @@ interface Props {
 
 /** One block of a plan. Fields step with ↑ and ↓ where they are numbers. */
 export function BlockRow({ draft, read, editable, onEdit, onUp, onDown, onLeaveOut }: Props) {
-  const name = findTechnique(draft.technique ?? '')?.name ?? findPart(draft.part ?? '')?.name ?? '';
+  const name = draft.own?.name ?? findTechnique(draft.technique ?? '')?.name ?? findPart(draft.part ?? '')?.name ?? '';
   const problems = read.ok ? {} : read.problems;
   const field = (key: 'pattern' | 'dose' | 'tempo' | 'minutes', label: string, number = false) => (
     <span className={styles.field} data-field={key} data-long={draft[key].length > 15 ? '' : undefined}>
@@ -49,6 +49,7 @@ export function BlockRow({ draft, read, editable, onEdit, onUp, onDown, onLeaveO
     <li className={draft.technique ? styles.technique : styles.part}>
       <div className={styles.name}>
         <strong>{name}</strong>
+        {draft.own && <span className="small soft">our way, v{draft.own.number}</span>}
         {read.ok && read.note && <span className="small soft">{read.note}</span>}
       </div>
       {draft.technique ? (

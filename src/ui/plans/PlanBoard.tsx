@@ -9,7 +9,7 @@ import { PARTS, TECHNIQUES } from '@/core/techniques';
 import type { readPlan } from '@/server/usecases/plans/readPlan';
 import { Checks } from '../courses/Checks';
 import { BlockRow } from './BlockRow';
-import { draftOf, newPart, newTechnique, plannedMinutes, readDraft, toInput, type Draft } from './edit';
+import { draftOf, newOwn, newPart, newTechnique, plannedMinutes, readDraft, toInput, type Draft } from './edit';
 import styles from './PlanBoard.module.css';
 import { Publish } from './Publish';
 import { Plank } from '../shell/Plank';
@@ -84,11 +84,22 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
                 onChange={({ target: { value } }) => {
                   const [kind, id] = value.split('/');
                   const at = Math.max(0, drafts.length - 2);
-                  const added = kind === 'part' ? newPart(newId(), id) : newTechnique(newId(), id, plan.tempo);
+                  const way = plan.ownWays.find((one) => one.id === id);
+                  const added =
+                    kind === 'part' ? newPart(newId(), id) : way ? newOwn(newId(), way, plan.tempo) : newTechnique(newId(), id, plan.tempo);
                   change([...drafts.slice(0, at), added, ...drafts.slice(at)]);
                 }}
               >
                 <option value="">a technique or a part …</option>
+                {plan.ownWays.length > 0 && (
+                  <optgroup label="Our own ways">
+                    {plan.ownWays.map(({ id, name }) => (
+                      <option key={id} value={`own/${id}`}>
+                        {name}
+                      </option>
+                    ))}
+                  </optgroup>
+                )}
                 <optgroup label="Techniques">
                   {TECHNIQUES.map(({ id, name }) => (
                     <option key={id} value={`technique/${id}`}>

@@ -1,5 +1,5 @@
 import { parseDose, parsePattern, problemText } from '@/core/pattern';
-import { minutesUp, readBlock, type Block } from '@/core/plan';
+import { minutesUp, readBlock, type Block, type OwnWay } from '@/core/plan';
 import { partOf, techniqueOf } from '@/core/techniques';
 import { millis, trimNumber } from '@/core/units';
 
@@ -7,6 +7,7 @@ import { millis, trimNumber } from '@/core/units';
 export interface Draft {
   readonly id: string;
   readonly technique: string | null;
+  readonly own: OwnWay | null;
   readonly part: string | null;
   readonly pattern: string;
   readonly dose: string;
@@ -20,22 +21,29 @@ export function draftOf(block: Block): Draft {
     return {
       id: block.id,
       technique: block.technique,
+      own: block.own ?? null,
       part: null,
       pattern: block.pattern,
       dose: block.dose,
       tempo: trimNumber(block.tempo / 1000),
       minutes: '',
     };
-  return { id: block.id, technique: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes) };
+  return { id: block.id, technique: null, own: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes) };
 }
 
 export function newTechnique(id: string, technique: string, tempo: number): Draft {
   const { pattern, dose } = techniqueOf(technique);
-  return { id, technique, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '' };
+  return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '' };
+}
+
+/** A studio's own way as a new block, at its newest version. */
+export function newOwn(id: string, way: OwnWay & { base: string; pattern: string; dose: string }, tempo: number): Draft {
+  const own = { id: way.id, number: way.number, name: way.name };
+  return { ...newTechnique(id, way.base, tempo), own, pattern: way.pattern, dose: way.dose };
 }
 
 export function newPart(id: string, part: string): Draft {
-  return { id, technique: null, part, pattern: '', dose: '', tempo: '', minutes: String(partOf(part).minutes) };
+  return { id, technique: null, own: null, part, pattern: '', dose: '', tempo: '', minutes: String(partOf(part).minutes) };
 }
 
 /** What a draft reads as: a block with its time, or what is wrong at which field. */
@@ -58,7 +66,15 @@ export function readDraft(draft: Draft, naturalBreath: number): Read {
   if (!(tempo >= 0.4 && tempo <= 3)) problems.tempo = '0.4 to 3 s';
   if (Object.keys(problems).length > 0 || !draft.technique) return { ok: false, problems };
   return timed(
-    { id: draft.id, kind: 'technique', technique: draft.technique, pattern: draft.pattern, dose: draft.dose, tempo: Math.round(tempo * 1000) },
+    {
+      id: draft.id,
+      kind: 'technique',
+      technique: draft.technique,
+      pattern: draft.pattern,
+      dose: draft.dose,
+      tempo: Math.round(tempo * 1000),
+      ...(draft.own ? { own: draft.own } : {}),
+    },
     naturalBreath,
   );
 }
@@ -75,8 +91,17 @@ export function plannedMinutes(reads: readonly Read[]): number {
 }
 
 /** A draft as the server takes it. */
-export function toInput({ id, technique, part, pattern, dose, tempo, minutes }: Draft) {
+export function toInput({ id, technique, own, part, pattern, dose, tempo, minutes }: Draft) {
   return technique
-    ? { id, technique, part: null, pattern, dose, tempo: Math.round(Number(tempo) * 1000), minutes: null }
-    : { id, technique: null, part, pattern: null, dose: null, tempo: null, minutes: Number(minutes) };
+    ? {
+        id,
+        technique,
+        own: own && { id: own.id, number: own.number },
+        part: null,
+        pattern,
+        dose,
+        tempo: Math.round(Number(tempo) * 1000),
+        minutes: null,
+      }
+    : { id, technique: null, own: null, part, pattern: null, dose: null, tempo: null, minutes: Number(minutes) };
 }

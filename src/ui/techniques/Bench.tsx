@@ -10,6 +10,7 @@ import { millis } from '@/core/units';
 import styles from './Bench.module.css';
 import { Listen } from './Listen';
 import { Reading, type OnBench } from './Reading';
+import { SaveOwn, type Saving } from './SaveOwn';
 import { Tools } from './Tools';
 
 interface Props {
@@ -20,6 +21,8 @@ interface Props {
   readonly tags: readonly Tag[];
   readonly family: string;
   readonly cues: readonly string[];
+  /** Where what is on the bench would be saved; null for those who may not. */
+  readonly saving: Saving | null;
 }
 
 /** The bench: type a pattern in one line and see strip, figures and what screening would say, as you type. */
@@ -87,6 +90,11 @@ export function Bench(start: Props) {
             </p>
           )}
           <Listen bench={shown} family={start.family} cues={start.cues} />
+          {start.saving && read && (
+            <div style={{ marginTop: 20 }}>
+              <SaveOwn bench={read} saving={start.saving} />
+            </div>
+          )}
         </div>
       )}
     </div>

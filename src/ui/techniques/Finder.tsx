@@ -33,10 +33,12 @@ interface Props {
   readonly tempo: number;
   readonly naturalBreath: number;
   readonly cohorts: readonly CohortReach[];
+  /** The studio's own ways, found by their names. */
+  readonly ways: readonly { readonly id: string; readonly name: string; readonly number: number }[];
 }
 
 /** Finds techniques by any alias, misspelling or pattern, and narrows them by rung, hour, manner and who may do them. */
-export function Finder({ tempo, naturalBreath, cohorts }: Props) {
+export function Finder({ tempo, naturalBreath, cohorts, ways }: Props) {
   const [query, setQuery] = useState('');
   const [rung, setRung] = useState('');
   const [hour, setHour] = useState('');
@@ -90,6 +92,19 @@ export function Finder({ tempo, naturalBreath, cohorts }: Props) {
               ? `${found.length} found${cohort ? ', which nobody there leaves out or must ask about today' : ''}`
               : 'from the ground up'}
       </p>
+      {ways.length > 0 && (
+        <ul className="plain" aria-label="Our own ways">
+          {ways
+            .filter(({ name }) => name.toLowerCase().includes(asked.trim().toLowerCase()))
+            .map(({ id, name, number }) => (
+              <li key={id}>
+                <Link href={`/techniques/ours/${id}`} className={styles.own}>
+                  {name} <span className="soft small">ours, v{number}</span>
+                </Link>
+              </li>
+            ))}
+        </ul>
+      )}
       <ul className="plain">
         {found.map((technique) => (
           <li key={technique.id}>

@@ -3,16 +3,19 @@ import { seated } from '@/app/edge';
 import { TECHNIQUES } from '@/core/techniques';
 import { readConventions } from '@/server/usecases/studio/readConventions';
 import { Bench } from '@/ui/techniques/Bench';
+import { may } from '@/server/auth/permissions';
+import { listOwnWays } from '@/server/usecases/techniques/ownWays';
 import { whoMay } from '@/server/usecases/techniques/whoMay';
 import { Finder } from '@/ui/techniques/Finder';
 
 export const metadata: Metadata = { title: 'Techniques' };
 
 const NONE: readonly never[] = [];
+const NEW = { id: null, version: 0, base: 'alternate-4-4', name: '' } as const;
 
 export default function TechniquesPage() {
   return seated(async (desk) => {
-    const [{ tempo, naturalBreath }, cohorts] = await Promise.all([readConventions(desk), whoMay(desk)]);
+    const [{ tempo, naturalBreath }, cohorts, ways] = await Promise.all([readConventions(desk), whoMay(desk), listOwnWays(desk)]);
     return (
       <>
         <h1>Techniques</h1>
@@ -24,6 +27,7 @@ export default function TechniquesPage() {
           <section aria-label="Bench">
             <h2 className="sr">Bench</h2>
             <Bench
+              saving={may(desk.who.role, 'edit techniques') ? NEW : null}
               pattern="in 4 left, hold 2, out 6 right, alternating"
               dose="9 rounds of 2"
               tempo={tempo}
@@ -33,7 +37,7 @@ export default function TechniquesPage() {
               cues={NONE}
             />
           </section>
-          <Finder tempo={tempo} naturalBreath={naturalBreath} cohorts={cohorts} />
+          <Finder tempo={tempo} naturalBreath={naturalBreath} cohorts={cohorts} ways={ways} />
         </div>
       </>
     );

@@ -1,5 +1,5 @@
 import { checkCourse, checkText, mendText, weekOf, type Check, type CourseSetting } from '@/core/course';
-import { chipText, minutesUp, sessionTime } from '@/core/plan';
+import { chipText, minutesUp, sessionTime, techniqueName } from '@/core/plan';
 import { techniqueOf } from '@/core/techniques';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
@@ -69,7 +69,8 @@ function rowOf(session: Session, setting: CourseSetting, seen: Set<string>) {
     if (block.kind !== 'technique') return [];
     const fresh = !seen.has(block.technique);
     seen.add(block.technique);
-    const { name, of } = techniqueOf(block.technique);
+    const { of } = techniqueOf(block.technique);
+    const name = techniqueName(block);
     return [{ id: block.id, technique: block.technique, name, family: of.id, familyName: of.name, chip: chipText(block), dose: block.dose, fresh }];
   });
   return { id: session.id, date: session.date, start: session.start, minutes: session.minutes, fixed: session.fixed, planned, techniques };

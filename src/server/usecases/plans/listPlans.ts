@@ -1,5 +1,4 @@
-import { minutesUp, sessionTime } from '@/core/plan';
-import { techniqueOf } from '@/core/techniques';
+import { minutesUp, sessionTime, techniqueName } from '@/core/plan';
 import { addDays } from '@/core/units';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
@@ -32,7 +31,7 @@ export async function listPlans(desk: Desk) {
       minutes: session.minutes,
       planned: minutesUp(sessionTime(session.blocks)),
       course: seen.find(({ id }) => id === session.course)?.name ?? '',
-      techniques: session.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).name] : [])),
+      techniques: session.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueName(block)] : [])),
       state: stateOf(session, at, desk.today),
       number: at?.plan?.number ?? null,
       teacher: everyone.find(({ id }) => id === at?.plan?.teacher)?.name ?? null,

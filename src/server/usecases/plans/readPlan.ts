@@ -11,6 +11,7 @@ import { cohort } from '../../repositories/cohorts';
 import { checksOf, loggedText, stateOf } from '../courses/readCourse';
 import { instructionsFor } from '../instructions';
 import { settingOf } from '../setting';
+import { listOwnWays } from '../techniques/ownWays';
 
 /** One session as a plan: its blocks, who does what instead, the cue sheet, its versions, and what came back from the class. */
 export async function readPlan(desk: Desk, id: string) {
@@ -63,6 +64,7 @@ export async function readPlan(desk: Desk, id: string) {
         stopSigns,
       })),
     },
+    ownWays: await listOwnWays(desk),
     teacher: at.plan?.teacher ?? found.teacher,
     teachers: (await teachers(desk)).map(({ id: staffId, name, qualifications }) => ({
       id: staffId,

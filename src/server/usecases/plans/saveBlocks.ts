@@ -6,13 +6,14 @@ import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { SessionRow } from '../../db/rows';
 import { invalid, Refusal } from '../../errors';
+import { ownWay } from '../../repositories/ownWays';
 import { session as sessionById } from '../../repositories/courses';
 
 /** Saves a session's blocks, or refuses when somebody else saved first. */
 export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly version: number }> {
   authorise(desk.who, 'edit plans');
   const form = await checked(blocksForm, input);
-  const blocks = form.blocks.map(toBlock);
+  const blocks = await Promise.all(form.blocks.map((block) => toBlock(desk, block)));
   if (new Set(blocks.map(({ id }) => id)).size < blocks.length) throw invalid({ field: 'blocks', message: 'Two blocks have the same id.' });
   return inOne(desk, async (at) => {
     const { date } = await sessionById(at, form.session);
@@ -24,9 +25,14 @@ export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly
   });
 }
 
-function toBlock(block: BlocksInput['blocks'][number]): Block {
+async function toBlock(desk: Desk, block: BlocksInput['blocks'][number]): Promise<Block> {
   if (block.technique && block.pattern && block.dose && block.tempo) {
-    return { id: block.id, kind: 'technique', technique: block.technique, pattern: block.pattern, dose: block.dose, tempo: Math.round(block.tempo) };
+    const { id, technique, pattern, dose } = block;
+    const plain = { id, kind: 'technique' as const, technique, pattern, dose, tempo: Math.round(block.tempo) };
+    if (!block.own) return plain;
+    const own = await ownWay(desk, block.own.id, block.own.number);
+    if (own?.base !== technique) throw invalid({ field: 'blocks', message: 'This way of doing it is not part of your studio.' });
+    return { ...plain, own: { id: own.id, number: own.number, name: own.name } };
   }
   if (block.part && block.minutes) return { id: block.id, kind: partOf(block.part).kind, part: block.part, minutes: block.minutes };
   throw invalid({ field: 'blocks', message: 'A block is a technique or a part.' });

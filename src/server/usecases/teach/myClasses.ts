@@ -1,5 +1,4 @@
-import { minutesUp, sessionTime } from '@/core/plan';
-import { techniqueOf } from '@/core/techniques';
+import { minutesUp, sessionTime, techniqueName } from '@/core/plan';
 import { addDays, mondayOf } from '@/core/units';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
@@ -36,7 +35,7 @@ export async function myClasses(desk: Desk) {
       start: session.start,
       minutes: minutesUp(sessionTime(blocks)),
       course: all.find(({ id }) => id === session.course)?.name ?? '',
-      techniques: blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).name] : [])),
+      techniques: blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueName(block)] : [])),
       number: at.plan?.number ?? 0,
       state: stateOf(session, at, desk.today),
       today: session.date === desk.today,

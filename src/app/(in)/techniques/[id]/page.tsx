@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { LADDER, needsOf, opens } from '@/core/ladder';
 import { findTechnique, sharedAliases } from '@/core/techniques';
+import { may } from '@/server/auth/permissions';
 import { readTechnique } from '@/server/usecases/techniques/readTechnique';
 import { Steps } from '@/ui/ladder/Steps';
 import { Bench } from '@/ui/techniques/Bench';
@@ -58,6 +59,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               tags={of.tags}
               family={of.id}
               cues={of.cues}
+              saving={may(desk.who.role, 'edit techniques') ? { id: null, version: 0, base: technique.id, name: '' } : null}
             />
             <Variants technique={technique} pace={{ tempo, naturalBreath }} />
           </div>

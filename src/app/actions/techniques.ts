@@ -1,0 +1,12 @@
+'use server';
+
+import { reply } from '@/app/edge';
+import { archiveOwnWay, saveOwnWay } from '@/server/usecases/techniques/ownWays';
+
+export async function saveOwnWayAction(input: unknown) {
+  return reply((desk) => saveOwnWay(desk, input));
+}
+
+export async function archiveOwnWayAction(input: unknown) {
+  return reply((desk) => archiveOwnWay(desk, input));
+}
