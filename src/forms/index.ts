@@ -119,6 +119,8 @@ export const ownWayForm = object({
   dose: dose(),
 });
 
+export const cohortChoice = object({ id: id() });
+
 export const archiveWayForm = object({ id: id(), version: number().required().integer() });
 
 export const publishForm = object({ session: id(), version: number().required().integer(), teacher: id().required('Please choose a teacher.') });

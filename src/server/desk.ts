@@ -27,9 +27,6 @@ export function inOne<T>(desk: Desk, work: (desk: Desk) => Promise<T>): Promise<
   return desk.em.transactional((em) => work({ ...desk, em: em as EntityManager, known: new Map() }));
 }
 
-/** How repositories read: rows become plain types at once, so nothing is watched for changes. */
-export const READ = { disableIdentityMap: true } as const;
-
 /** Reads something once for a request, however many use cases of it ask. A transaction reads afresh. */
 export function once<T>(desk: Desk, key: string, read: () => Promise<T>): Promise<T> {
   const known = desk.known.get(key) as Promise<T> | undefined;

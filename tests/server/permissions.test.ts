@@ -22,7 +22,7 @@ import { addClosure, removeClosure, saveConventions, saveQualifications } from '
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import { archiveOwnWay, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
-import { whoMay } from '../../src/server/usecases/techniques/whoMay';
+import { cohortsToFindBy, whoMay } from '../../src/server/usecases/techniques/whoMay';
 import { readTechnique } from '../../src/server/usecases/techniques/readTechnique';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../../src/server/usecases/teach/logClass';
@@ -45,7 +45,8 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['readOwnWay', 'DLTF', (desk) => readOwnWay(desk, nobody)],
   ['saveOwnWay', 'D', (desk) => saveOwnWay(desk, {})],
   ['archiveOwnWay', 'D', (desk) => archiveOwnWay(desk, {})],
-  ['whoMay', 'DLTF', (desk) => whoMay(desk)],
+  ['cohortsToFindBy', 'DLTF', (desk) => cohortsToFindBy(desk)],
+  ['whoMay', 'DLT', (desk, { cohort }) => whoMay(desk, { id: cohort })],
   ['readTechnique', 'DLTF', (desk) => readTechnique(desk, '4-7-8')],
   ['listCohorts', 'DLTF', (desk) => listCohorts(desk)],
   ['readCohort', 'DLTF', (desk, { cohort }) => readCohort(desk, cohort, everyQuery)],
@@ -90,6 +91,7 @@ test('another studio finds nothing of ours', async () => {
   const answers = [
     readCohort(await stranger(), ferry, { date: null, focus: { person: await person('Fenna T.'), technique: 'equal-4-4-4' } }),
     addPerson(await stranger(), { cohort: ferry, name: 'Nobody' }),
+    whoMay(await stranger(), { id: ferry }),
     readCourse(await stranger(), boat.id),
     draftCourse(await stranger(), { course: boat.id, version: boat.version }),
     moveBlock(await stranger(), { course: boat.id, version: boat.version, block: blocks[0].id, to: session.id }),
@@ -129,7 +131,7 @@ test('no answer, and no name of a condition, reaches anybody but the director', 
     const read = [
       readLobby(desk),
       listCohorts(desk),
-      whoMay(desk),
+      whoMay(desk, { id: ferry }),
       readCohort(desk, ferry, { date: TODAY, focus }),
       listCourses(desk),
       readCourse(desk, boat.id),

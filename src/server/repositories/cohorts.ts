@@ -1,6 +1,7 @@
 import type { Comfort, ConditionAnswer, ScreenedPerson } from '@/core/screening';
 import { isoDate } from '@/core/units';
-import { once, READ, type Desk } from '../desk';
+import { readRow, readRows } from '../db/read';
+import { once, type Desk } from '../desk';
 import { CohortRow, CourseRow, PersonRow, ReadingRow, ScreeningRow } from '../db/rows';
 import { knownId, Refusal } from '../errors';
 import { may } from '../auth/permissions';
@@ -31,14 +32,14 @@ export interface SealedAnswers {
 /** The cohorts the signed-in person may see: teachers those they teach, everybody else all. */
 export function cohorts(desk: Desk): Promise<Cohort[]> {
   return once(desk, 'cohorts', async () => {
-    const rows = await desk.em.find(CohortRow, ours(desk), { ...READ, orderBy: { name: 'asc' } });
+    const rows = await readRows(desk, CohortRow, ours(desk), { orderBy: { name: 'asc' } });
     const taught = await cohortsTaughtBy(desk);
     return rows.filter(({ id }) => seesAll(desk) || taught.has(id)).map(({ id, name, about, already }) => ({ id, name, about, already }));
   });
 }
 
 export async function cohort(desk: Desk, id: string): Promise<Cohort> {
-  const row = await desk.em.findOne(CohortRow, { id: knownId(id), ...ours(desk) }, READ);
+  const row = await readRow(desk, CohortRow, { id: knownId(id), ...ours(desk) });
   if (!row || !(seesAll(desk) || (await cohortsTaughtBy(desk)).has(id)))
     throw new Refusal('not-found', 'This cohort is not here, or not one you teach.');
   return { id: row.id, name: row.name, about: row.about, already: row.already };
@@ -61,11 +62,12 @@ async function cohortsTaughtBy(desk: Desk): Promise<ReadonlySet<string>> {
 
 /** The people of a cohort with their latest screening, opened with their own keys. For the core only. */
 export async function members(desk: Desk, cohortId: string): Promise<Member[]> {
-  const people = await desk.em.find(PersonRow, { cohort: cohortId, ...ours(desk) }, { ...READ, orderBy: { name: 'asc' } });
-  const screenings = await desk.em.find(
+  const people = await readRows(desk, PersonRow, { cohort: cohortId, ...ours(desk) }, { orderBy: { name: 'asc' } });
+  const screenings = await readRows(
+    desk,
     ScreeningRow,
     { person: people.map(({ id }) => id), ...ours(desk) },
-    { ...READ, orderBy: { screenedOn: 'asc', enteredAt: 'asc' } },
+    { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } },
   );
   const latest = new Map(screenings.map((screening) => [screening.person, screening]));
   return people.map(({ id, name, wrappedKey, comfortIn, comfortOut }) => {
@@ -88,8 +90,8 @@ export interface RosterLine {
 /** Names and screening dates alone, without opening anything. */
 export function roster(desk: Desk): Promise<RosterLine[]> {
   return once(desk, 'roster', async () => {
-    const people = await desk.em.find(PersonRow, ours(desk), { ...READ, orderBy: { name: 'asc' }, fields: ['id', 'name', 'cohort'] });
-    const screenings = await desk.em.find(ScreeningRow, ours(desk), { ...READ, orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] });
+    const people = await readRows(desk, PersonRow, ours(desk), { orderBy: { name: 'asc' }, fields: ['id', 'name', 'cohort'] });
+    const screenings = await readRows(desk, ScreeningRow, ours(desk), { orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] });
     const latest = new Map(screenings.map(({ person, screenedOn }) => [person, isoDate(screenedOn)]));
     return people.map(({ id, name, cohort: of }) => ({ id, name, cohort: of, screenedOn: latest.get(id) ?? null }));
   });
@@ -102,5 +104,5 @@ export async function recordReading(desk: Desk, person: string, why: string): Pr
 
 /** The courses of a cohort, newest first. */
 export async function coursesOfCohort(desk: Desk, cohortId: string) {
-  return desk.em.find(CourseRow, { cohort: cohortId, ...ours(desk) }, { ...READ, orderBy: { firstDate: 'desc' } });
+  return readRows(desk, CourseRow, { cohort: cohortId, ...ours(desk) }, { orderBy: { firstDate: 'desc' } });
 }

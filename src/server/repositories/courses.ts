@@ -1,6 +1,7 @@
 import type { CourseSession, Goal } from '@/core/course';
 import { isoDate, type IsoDate } from '@/core/units';
-import { once, READ, type Desk } from '../desk';
+import { readRow, readRows } from '../db/read';
+import { once, type Desk } from '../desk';
 import { AcknowledgementRow, CourseRow, LogRow, PlanRow, SessionRow, type PlanRecord, type SessionRecord } from '../db/rows';
 import { knownId, Refusal } from '../errors';
 import { ours } from './studio';
@@ -27,13 +28,13 @@ export interface Session extends CourseSession {
 
 export function courses(desk: Desk): Promise<Course[]> {
   return once(desk, 'courses', async () => {
-    const rows = await desk.em.find(CourseRow, ours(desk), { ...READ, orderBy: { firstDate: 'desc' } });
+    const rows = await readRows(desk, CourseRow, ours(desk), { orderBy: { firstDate: 'desc' } });
     return rows.map((row) => ({ ...row, firstDate: isoDate(row.firstDate) }));
   });
 }
 
 export async function course(desk: Desk, id: string): Promise<Course> {
-  const row = await desk.em.findOne(CourseRow, { id: knownId(id), ...ours(desk) }, READ);
+  const row = await readRow(desk, CourseRow, { id: knownId(id), ...ours(desk) });
   if (!row) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
   return { ...row, firstDate: isoDate(row.firstDate) };
 }
@@ -41,7 +42,7 @@ export async function course(desk: Desk, id: string): Promise<Course> {
 /** The sessions of some courses in order of time; past and published ones are fixed. */
 export function sessionsOf(desk: Desk, courseIds: readonly string[]): Promise<Session[]> {
   return once(desk, `sessions ${courseIds.join()}`, async () => {
-    const rows = await desk.em.find(SessionRow, { course: [...courseIds], ...ours(desk) }, { ...READ, orderBy: { date: 'asc', start: 'asc' } });
+    const rows = await readRows(desk, SessionRow, { course: [...courseIds], ...ours(desk) }, { orderBy: { date: 'asc', start: 'asc' } });
     const published = await publishedSessions(
       desk,
       rows.map(({ id }) => id),
@@ -56,7 +57,7 @@ export async function session(desk: Desk, id: string): Promise<Session> {
 }
 
 export async function sessionRow(desk: Desk, id: string): Promise<SessionRecord> {
-  const row = await desk.em.findOne(SessionRow, { id: knownId(id), ...ours(desk) }, READ);
+  const row = await readRow(desk, SessionRow, { id: knownId(id), ...ours(desk) });
   if (!row) throw new Refusal('not-found', 'This session is not here, or not part of your studio.');
   return row;
 }
@@ -66,7 +67,7 @@ function toSession({ id, course: of, date, start, minutes, blocks, version }: Se
 }
 
 async function publishedSessions(desk: Desk, sessions: readonly string[]): Promise<ReadonlySet<string>> {
-  const plans = await desk.em.find(PlanRow, { session: [...sessions], ...ours(desk) }, { ...READ, fields: ['session'] });
+  const plans = await readRows(desk, PlanRow, { session: [...sessions], ...ours(desk) }, { fields: ['session'] });
   return new Set(plans.map((plan) => plan.session));
 }
 
@@ -90,10 +91,10 @@ export interface Log {
 /** Plans, acknowledgements and logs of sessions, by session. The plan is the latest version. */
 export async function progressOf(desk: Desk, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
   const mine = { ...ours(desk) };
-  const plans = await desk.em.find(PlanRow, { session: [...sessions], ...mine }, { ...READ, orderBy: { number: 'asc' } });
+  const plans = await readRows(desk, PlanRow, { session: [...sessions], ...mine }, { orderBy: { number: 'asc' } });
   const [acknowledgements, logs] = await Promise.all([
-    desk.em.find(AcknowledgementRow, { plan: plans.map(({ id }) => id), ...mine }, READ),
-    desk.em.find(LogRow, { session: [...sessions], ...mine }, { ...READ, orderBy: { at: 'asc' } }),
+    readRows(desk, AcknowledgementRow, { plan: plans.map(({ id }) => id), ...mine }),
+    readRows(desk, LogRow, { session: [...sessions], ...mine }, { orderBy: { at: 'asc' } }),
   ]);
   return new Map(
     sessions.map((id): [string, Progress] => {

@@ -1,6 +1,7 @@
 import type { OwnWay } from '@/core/plan';
 import { OwnWayRow, OwnWayVersionRow } from '../db/rows';
-import { once, READ, type Desk } from '../desk';
+import { readRows } from '../db/read';
+import { once, type Desk } from '../desk';
 import { ours } from './studio';
 
 /** One saved version of a studio's own way of doing a technique. */
@@ -28,8 +29,8 @@ export interface Way {
 export function ways(desk: Desk): Promise<Way[]> {
   return once(desk, 'own ways', async () => {
     const [rows, versions] = await Promise.all([
-      desk.em.find(OwnWayRow, ours(desk), { ...READ, orderBy: { name: 'asc' } }),
-      desk.em.find(OwnWayVersionRow, ours(desk), { ...READ, orderBy: { number: 'asc' } }),
+      readRows(desk, OwnWayRow, ours(desk), { orderBy: { name: 'asc' } }),
+      readRows(desk, OwnWayVersionRow, ours(desk), { orderBy: { number: 'asc' } }),
     ]);
     return rows.map(({ id, base, name, archived, version }) => ({
       id,

@@ -1,6 +1,7 @@
 import type { Closure } from '@/core/course';
 import { isoDate, millis, type Millis } from '@/core/units';
-import { once, READ, type Desk } from '../desk';
+import { readRow, readRows } from '../db/read';
+import { once, type Desk } from '../desk';
 import { ClosureRow, StaffRow, StudioRow, type Qualification, type Role } from '../db/rows';
 import { Refusal } from '../errors';
 
@@ -19,13 +20,13 @@ export interface Conventions {
 
 export function conventions(desk: Desk): Promise<Conventions> {
   return once(desk, 'conventions', async () => {
-    const { name, zone, tempo, naturalBreath, version } = await desk.em.findOneOrFail(StudioRow, { id: desk.who.studio }, READ);
+    const { name, zone, tempo, naturalBreath, version } = (await readRow(desk, StudioRow, { id: desk.who.studio }))!;
     return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), version };
   });
 }
 
 export async function closures(desk: Desk): Promise<(Closure & { readonly id: string })[]> {
-  const rows = await desk.em.find(ClosureRow, ours(desk), { ...READ, orderBy: { from: 'asc' } });
+  const rows = await readRows(desk, ClosureRow, ours(desk), { orderBy: { from: 'asc' } });
   return rows.map(({ id, from, until, reason }) => ({ id, from: isoDate(from), until: isoDate(until), reason }));
 }
 
@@ -40,7 +41,7 @@ export interface StaffMember {
 
 export function staff(desk: Desk): Promise<StaffMember[]> {
   return once(desk, 'staff', async () => {
-    const rows = await desk.em.find(StaffRow, ours(desk), { ...READ, orderBy: { name: 'asc' } });
+    const rows = await readRows(desk, StaffRow, ours(desk), { orderBy: { name: 'asc' } });
     return rows.map(({ id, name, email, role, qualifications, version }) => ({ id, name, email, role, qualifications, version }));
   });
 }

@@ -6,7 +6,8 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { plainPatterns } from '@/core/pattern';
 import { searchTechniques, sharedAliases, type Hour, type Technique } from '@/core/techniques';
 import { millis } from '@/core/units';
-import type { CohortReach } from '@/server/usecases/techniques/whoMay';
+import { whoMayAction } from '@/app/actions/techniques';
+import type { Reach } from '@/server/usecases/techniques/whoMay';
 import { BreathStrip } from '../figures/BreathStrip';
 import styles from './Finder.module.css';
 
@@ -32,7 +33,7 @@ const MANNERS: Readonly<Record<string, (technique: Technique) => boolean>> = {
 interface Props {
   readonly tempo: number;
   readonly naturalBreath: number;
-  readonly cohorts: readonly CohortReach[];
+  readonly cohorts: readonly { readonly id: string; readonly name: string }[];
   /** The studio's own ways, found by their names. */
   readonly ways: readonly { readonly id: string; readonly name: string; readonly number: number }[];
 }
@@ -44,8 +45,18 @@ export function Finder({ tempo, naturalBreath, cohorts, ways }: Props) {
   const [hour, setHour] = useState('');
   const [manner, setManner] = useState('');
   const [cohortId, setCohort] = useState('');
+  const [cohort, setReach] = useState<Reach | null>(null);
+  const [refused, setRefused] = useState('');
+  const pickCohort = async (id: string) => {
+    setCohort(id);
+    setReach(null);
+    setRefused('');
+    if (!id) return;
+    const reply = await whoMayAction({ id });
+    if (reply.ok) setReach(reply.value);
+    else setRefused(reply.message);
+  };
   const asked = useDeferredValue(query);
-  const cohort = cohorts.find(({ id }) => id === cohortId);
   const found = useMemo(
     () =>
       searchTechniques(asked).filter(
@@ -77,20 +88,22 @@ export function Finder({ tempo, naturalBreath, cohorts, ways }: Props) {
           <Pick
             label="Cohort"
             value={cohortId}
-            onChange={setCohort}
+            onChange={(id) => void pickCohort(id)}
             options={cohorts.map(({ id, name }) => [id, `all of ${name}`])}
             any="any cohort"
           />
         )}
       </div>
       <p className="small soft" aria-live="polite">
-        {shared
-          ? `“${asked}” names more than one: ${shared.join('; ')}.`
-          : narrowed && found.length === 0
-            ? 'Nothing fits. Try another name, or write its pattern on the bench.'
-            : narrowed
-              ? `${found.length} found${cohort ? ', which nobody there leaves out or must ask about today' : ''}`
-              : 'from the ground up'}
+        {refused
+          ? refused
+          : shared
+            ? `“${asked}” names more than one: ${shared.join('; ')}.`
+            : narrowed && found.length === 0
+              ? 'Nothing fits. Try another name, or write its pattern on the bench.'
+              : narrowed
+                ? `${found.length} found${cohort ? ', which nobody there leaves out or must ask about today' : ''}`
+                : 'from the ground up'}
       </p>
       {ways.length > 0 && (
         <ul className="plain" aria-label="Our own ways">

@@ -5,7 +5,7 @@ import { readConventions } from '@/server/usecases/studio/readConventions';
 import { Bench } from '@/ui/techniques/Bench';
 import { may } from '@/server/auth/permissions';
 import { listOwnWays } from '@/server/usecases/techniques/ownWays';
-import { whoMay } from '@/server/usecases/techniques/whoMay';
+import { cohortsToFindBy } from '@/server/usecases/techniques/whoMay';
 import { Finder } from '@/ui/techniques/Finder';
 
 export const metadata: Metadata = { title: 'Techniques' };
@@ -15,7 +15,7 @@ const NEW = { id: null, version: 0, base: 'alternate-4-4', name: '' } as const;
 
 export default function TechniquesPage() {
   return seated(async (desk) => {
-    const [{ tempo, naturalBreath }, cohorts, ways] = await Promise.all([readConventions(desk), whoMay(desk), listOwnWays(desk)]);
+    const [{ tempo, naturalBreath }, cohorts, ways] = await Promise.all([readConventions(desk), cohortsToFindBy(desk), listOwnWays(desk)]);
     return (
       <>
         <h1>Techniques</h1>

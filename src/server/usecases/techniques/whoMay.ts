@@ -1,33 +1,34 @@
 import { TECHNIQUES } from '@/core/techniques';
+import { cohortChoice } from '@/forms';
 import { authorise, may } from '../../auth/permissions';
+import { checked } from '../../checked';
 import type { Desk } from '../../desk';
-import { cohorts, members } from '../../repositories/cohorts';
+import { cohort, cohorts, members } from '../../repositories/cohorts';
 import { conventions } from '../../repositories/studio';
 import { tallier } from '../setting';
 
-/** How many of a cohort may do each technique today as taught or with a change of their own; numbers alone. */
-export interface CohortReach {
-  readonly id: string;
-  readonly name: string;
+/** How many of a cohort need neither leave a technique out nor ask first today; numbers alone, by technique. */
+export interface Reach {
   readonly people: number;
-  /** By technique: how many need not leave it out or ask first. */
   readonly able: Readonly<Record<string, number>>;
 }
 
-/** What the cohorts that the signed-in person may see can do, for finding techniques by it. */
-export async function whoMay(desk: Desk): Promise<readonly CohortReach[]> {
+/** What a cohort can do today, for finding techniques by it. */
+export async function whoMay(desk: Desk, input: unknown): Promise<Reach> {
+  authorise(desk.who, 'see instructions');
+  const { id } = await checked(cohortChoice, input);
+  await cohort(desk, id);
+  const [people, { tempo, naturalBreath }] = await Promise.all([members(desk, id), conventions(desk)]);
+  const tally = tallier(people, naturalBreath);
+  const able = TECHNIQUES.map(({ id: technique, pattern, dose }): [string, number] => {
+    const { leaveOut, askFirst } = tally({ technique, pattern, dose, tempo }, desk.today);
+    return [technique, people.length - leaveOut - askFirst];
+  });
+  return { people: people.length, able: Object.fromEntries(able) };
+}
+
+/** The cohorts techniques can be found by: those the signed-in person gets instructions for. */
+export async function cohortsToFindBy(desk: Desk): Promise<readonly { readonly id: string; readonly name: string }[]> {
   authorise(desk.who, 'see techniques');
-  if (!may(desk.who.role, 'see instructions')) return [];
-  const [groups, { tempo, naturalBreath }] = await Promise.all([cohorts(desk), conventions(desk)]);
-  return Promise.all(
-    groups.map(async ({ id, name }) => {
-      const people = await members(desk, id);
-      const tally = tallier(people, naturalBreath);
-      const able = TECHNIQUES.map(({ id: technique, pattern, dose }): [string, number] => {
-        const { leaveOut, askFirst } = tally({ technique, pattern, dose, tempo }, desk.today);
-        return [technique, people.length - leaveOut - askFirst];
-      });
-      return { id, name, people: people.length, able: Object.fromEntries(able) };
-    }),
-  );
+  return may(desk.who.role, 'see instructions') ? (await cohorts(desk)).map(({ id, name }) => ({ id, name })) : [];
 }
