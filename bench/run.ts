@@ -3,6 +3,7 @@ import { wavChunks } from '../src/core/exchange';
 import { parsePattern } from '../src/core/pattern';
 import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
+import { measureTyping } from './typing';
 
 /**
  * Speed, each figure beside a named alternative in the same run, medians of nine. Not part of the tests: a figure here is
@@ -92,3 +93,11 @@ const took = performance.now() - started;
 console.log(
   `\n${Math.round(half.total / 60_000)} minutes of pacing track: ${(bytes / 1e6).toFixed(0)} MB in ${took.toFixed(0)} ms, ${Math.round(half.total / took)} × faster than real time (aim: at least 200)`,
 );
+
+const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';
+const running = await fetch(`${address}/health`).then(
+  ({ ok }) => ok,
+  () => false,
+);
+if (running) await measureTyping(address);
+else console.log(`\nTyping on the bench was not measured: no demo runs at ${address} (start it with bin/start).`);

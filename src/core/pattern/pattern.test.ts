@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { formatDose, formatPattern, mustParseDose, mustParsePattern, parseDose, parsePattern, problemText, type Pattern } from '.';
 import { anyDose, anyPattern } from './arbitrary';
+import { timeBlock } from '../timing';
+import { millis } from '../units';
 
 const canonical: readonly (readonly [string, string])[] = [
   ['4:7:8', '4:7:8'],
@@ -83,6 +85,29 @@ test('what is written reads back the same', () => {
   fc.assert(
     fc.property(anyDose, (dose) => expect(mustParseDose(formatDose(dose))).toEqual(dose)),
     { numRuns: 300 },
+  );
+});
+
+test('ten thousand mangled lines: none throws, none gives a number that is none, and what reads is timed', () => {
+  const slips = fc.array(
+    fc.record({
+      at: fc.nat(200),
+      put: fc.constantFrom('', ' ', ':', ',', ';', '>', '|', '0', '9', 'x', 's', '/', '(', ')', '"', 'in ', '1e9', '-', '\u202e', '<i>'),
+    }),
+    { minLength: 1, maxLength: 4 },
+  );
+  const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
+  fc.assert(
+    fc.property(anyPattern, anyDose, slips, (pattern, dose, changes) => {
+      const mangled = (line: string) =>
+        changes.reduce((text, { at, put }) => text.slice(0, at % (text.length + 1)) + put + text.slice((at % (text.length + 1)) + 1), line);
+      const [read, amount] = [parsePattern(mangled(formatPattern(pattern))), parseDose(mangled(formatDose(dose)))];
+      if (!read.ok || !amount.ok) return;
+      const { total, planned } = timeBlock(read.value, amount.value, pace);
+      expect([total.low, total.high, planned].every((time) => Number.isSafeInteger(time) && time >= 0)).toBe(true);
+      expect(parsePattern(formatPattern(read.value))).toEqual(read);
+    }),
+    { numRuns: 10_000 },
   );
 });
 

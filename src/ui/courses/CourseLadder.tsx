@@ -32,7 +32,7 @@ export function CourseLadder({ view, move }: Props) {
   const here = useRef<HTMLTableRowElement>(null);
   useEffect(() => {
     // Open at today, once the page has settled where it is.
-    const frame = requestAnimationFrame(() => void here.current?.scrollIntoView({ block: 'center' }));
+    const frame = requestAnimationFrame(() => open(here.current));
     return () => cancelAnimationFrame(frame);
   }, []);
   const next = sessions.find(({ date }) => date >= today)?.id;
@@ -79,6 +79,12 @@ export function CourseLadder({ view, move }: Props) {
       </p>
     </div>
   );
+}
+
+/** Brings today's plank to the middle of the ladder, and leaves the page where it is. */
+function open(plank: HTMLElement | null): void {
+  const ladder = plank?.closest('[role=region]');
+  if (plank && ladder) ladder.scrollTop = plank.offsetTop - ladder.clientHeight / 2 + plank.clientHeight / 2;
 }
 
 interface Thread {

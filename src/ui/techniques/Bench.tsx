@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { formatPattern, parseDose, parsePattern, problemText, type Parsed, type Pattern, type Problem } from '@/core/pattern';
 import { TEMPO_LIMITS } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
@@ -35,6 +35,7 @@ export function Bench(start: Props) {
   const tempoWrong = !(tempo >= TEMPO_LIMITS.low && tempo <= TEMPO_LIMITS.high);
   const parsed = useMemo(() => parsePattern(line), [line]);
   const dose = useMemo(() => parseDose(doseLine), [doseLine]);
+  const doseSays = dose.ok ? null : dose.problems.map(problemText).join(' ');
   const other = useMemo(() => (beside === null ? null : parsePattern(beside)), [beside]);
   const { naturalBreath, tags } = start;
   const read = useMemo((): OnBench | null => {
@@ -45,29 +46,11 @@ export function Bench(start: Props) {
   const [kept, setKept] = useState(read);
   if (read && read !== kept) setKept(read);
   const shown = useDeferredValue(kept);
+  const compared = useMemo(() => (shown && other?.ok ? { ...shown, pattern: other.value } : null), [shown, other]);
   return (
     <div className="stack">
       <PatternLine id="pattern" label="Pattern" line={line} parsed={parsed} onChange={setLine} />
-      <div className={styles.side}>
-        <TextField
-          id="dose"
-          label="Dose"
-          value={doseLine}
-          onChange={(event) => setDoseLine(event.target.value)}
-          error={!dose.ok}
-          helperText={dose.ok ? '9 rounds of 2, or 5 min' : dose.problems.map(problemText).join(' ')}
-        />
-        <TextField
-          id="tempo"
-          label="Seconds a count"
-          type="number"
-          value={seconds}
-          onChange={(event) => setSeconds(event.target.value)}
-          error={tempoWrong}
-          helperText={tempoWrong ? 'From 0.4 to 3 seconds.' : 'spoken counts drift to 1.15–1.3'}
-          slotProps={{ htmlInput: { step: 0.05, min: 0.4, max: 3 } }}
-        />
-      </div>
+      <Amounts dose={doseLine} doseSays={doseSays} seconds={seconds} tempoWrong={tempoWrong} onDose={setDoseLine} onTempo={setSeconds} />
       {shown && <Tools bench={shown} onDose={setDoseLine} onTempo={setSeconds} />}
       {other && (
         <div className="row" style={{ alignItems: 'flex-start', flexWrap: 'nowrap' }}>
@@ -81,7 +64,7 @@ export function Bench(start: Props) {
       )}
       {shown && (
         <div className={read ? undefined : styles.stale} data-testid="reading">
-          <Reading {...shown} other={other?.ok ? { ...shown, pattern: other.value } : null} />
+          <Reading bench={shown} other={compared} />
           {!other && (
             <p style={{ margin: '14px 0' }}>
               <Button size="small" onClick={() => setBeside(line)}>
@@ -100,6 +83,41 @@ export function Bench(start: Props) {
     </div>
   );
 }
+
+interface AmountProps {
+  readonly dose: string;
+  readonly doseSays: string | null;
+  readonly seconds: string;
+  readonly tempoWrong: boolean;
+  readonly onDose: (line: string) => void;
+  readonly onTempo: (seconds: string) => void;
+}
+
+/** How much, and how fast. Left alone while only the pattern is typed. */
+const Amounts = memo(function Amounts({ dose, doseSays, seconds, tempoWrong, onDose, onTempo }: AmountProps) {
+  return (
+    <div className={styles.side}>
+      <TextField
+        id="dose"
+        label="Dose"
+        value={dose}
+        onChange={(event) => onDose(event.target.value)}
+        error={doseSays !== null}
+        helperText={doseSays ?? '9 rounds of 2, or 5 min'}
+      />
+      <TextField
+        id="tempo"
+        label="Seconds a count"
+        type="number"
+        value={seconds}
+        onChange={(event) => onTempo(event.target.value)}
+        error={tempoWrong}
+        helperText={tempoWrong ? 'From 0.4 to 3 seconds.' : 'spoken counts drift to 1.15–1.3'}
+        slotProps={{ htmlInput: { step: 0.05, min: 0.4, max: 3 } }}
+      />
+    </div>
+  );
+});
 
 interface LineProps {
   readonly id: string;

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { DEFAULT_SHEET, layOutAll, LOUDNESS, type Loudness } from '@/core/cues';
 import { toWebVtt, wavChunks, type Paced } from '@/core/exchange';
 import { formatDose, formatPattern, shortPattern } from '@/core/pattern';
@@ -13,7 +13,8 @@ import styles from './Bench.module.css';
 const HEARD_MS = 60_000;
 
 /** Hear a cycle, read the cue sheet, and take both along as files. */
-export function Listen({ bench, family, cues }: { bench: OnBench; family: string; cues: readonly string[] }) {
+export const Listen = memo(function Listen({ bench, family, cues }: { bench: OnBench; family: string; cues: readonly string[] }) {
+  const [open, setOpen] = useState(false);
   const [loudness, setLoudness] = useState<Loudness>('full');
   const { pattern, dose, pace } = bench;
   const line = useMemo(() => {
@@ -59,7 +60,7 @@ export function Listen({ bench, family, cues }: { bench: OnBench; family: string
           </ul>
         </div>
       )}
-      <details>
+      <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary>
           Cue sheet <span className="soft small">{line.cues.length} lines</span>
         </summary>
@@ -73,7 +74,7 @@ export function Listen({ bench, family, cues }: { bench: OnBench; family: string
         </label>
         <table>
           <tbody>
-            {line.cues.slice(0, 120).map(({ at, say, kind }) => (
+            {(open ? line.cues.slice(0, 120) : []).map(({ at, say, kind }) => (
               <tr key={`${at} ${say}`}>
                 <td className="num" style={{ textAlign: 'right', paddingRight: 14 }}>
                   {(at / 1000).toFixed(1)} s
@@ -87,7 +88,7 @@ export function Listen({ bench, family, cues }: { bench: OnBench; family: string
       </details>
     </section>
   );
-}
+});
 
 /** Plays one cycle's tones. */
 function Hear({ segments }: { segments: readonly Paced[] }) {

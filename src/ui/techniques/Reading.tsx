@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { formatPattern, type Dose, type Pattern } from '@/core/pattern';
 import { featuresOf, inStepText, keepInStep, outlook } from '@/core/screening';
 import { figuresOf, type Figure, type Pace } from '@/core/timing';
@@ -16,7 +17,8 @@ export interface OnBench {
 }
 
 /** What a pattern comes to: strip, figures with their working, what screening would say, and what keeps step without a hold. */
-export function Reading({ pattern, dose, pace, tags, other }: OnBench & { other: OnBench | null }) {
+export const Reading = memo(function Reading({ bench, other }: { bench: OnBench; other: OnBench | null }) {
+  const { pattern, dose, pace, tags } = bench;
   const features = featuresOf(pattern, dose, pace, tags);
   const [inStep] = keepInStep(pattern, pace.tempo, () => true);
   const holds = features.holdInSeconds + features.holdOutSeconds > 0;
@@ -26,7 +28,7 @@ export function Reading({ pattern, dose, pace, tags, other }: OnBench & { other:
         <BreathStrip pattern={pattern} pace={pace} title={`Breath strip of ${formatPattern(pattern)}`} />
       </div>
       <Figures figures={figuresOf(pattern, dose, pace)} />
-      {other && <Compared one={{ pattern, dose, pace, tags }} other={other} />}
+      {other && <Compared one={bench} other={other} />}
       <div className={styles.columns}>
         <section>
           <h2>What screening says</h2>
@@ -42,7 +44,7 @@ export function Reading({ pattern, dose, pace, tags, other }: OnBench & { other:
       </div>
     </>
   );
-}
+});
 
 /** Another pattern under this one: its strip to the same width, and every figure that differs marked. */
 function Compared({ one, other }: { one: OnBench; other: OnBench }) {

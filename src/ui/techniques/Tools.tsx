@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { formatDose } from '@/core/pattern';
 import { otherWay, tempoFromCycle, tempoFromTaps } from '@/core/timing';
 import { trimNumber } from '@/core/units';
@@ -18,7 +18,7 @@ interface Props {
 const NEW_COUNT_MS = 3500;
 
 /** Small sums the bench does for you: minutes into rounds and back, and the tempo measured by ear. */
-export function Tools({ bench, onDose, onTempo }: Props) {
+export const Tools = memo(function Tools({ bench, onDose, onTempo }: Props) {
   const { pattern, dose, pace } = bench;
   const [minutes, setMinutes] = useState('5');
   const [seconds, setSeconds] = useState('');
@@ -93,4 +93,4 @@ export function Tools({ bench, onDose, onTempo }: Props) {
       </span>
     </div>
   );
-}
+});
