@@ -1,7 +1,6 @@
 import type { Millis } from '../units';
 import type { Segment } from '../timing';
-import type { LineBlock } from './line';
-import type { Cue, SheetOptions } from './sheet';
+import type { Cue, LineBlock, SheetOptions } from './types';
 import { wordsIn } from './words';
 
 const STOP = 'If dizzy, strained or uneasy: let go, breathe as you like';

@@ -1,6 +1,7 @@
 /** Cue sheets, the pure player of a class, and the second pattern that runs in step. */
+export * from './types';
 export * from './line';
 export * from './sheet';
-export { LOUDNESS, phaseText, wordingProblem, type Loudness, type Wording } from './words';
+export { LOUDNESS, phaseText, wordingProblem, type Loudness } from './words';
 export * from './player';
 export * from './second';

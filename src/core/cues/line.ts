@@ -3,36 +3,8 @@ import { readBlock, type Block } from '../plan';
 import { findPart, techniqueOf } from '../techniques';
 import { segmentsOf, timeBlock, type Pace, type Segment } from '../timing';
 import { clockText, millis, type Millis } from '../units';
-import { cueSheet, DEFAULT_SHEET, type Crowded, type Cue, type SheetOptions } from './sheet';
-
-/** One block on the time line of a class. */
-export interface LineBlock {
-  readonly id: string;
-  readonly kind: Block['kind'];
-  readonly name: string;
-  /** The technique's family, or the part's id: what a studio's own wording is kept by. */
-  readonly family: string;
-  /** What is done and how much of it: "4:7:8 · 4 rounds". */
-  readonly detail: string;
-  readonly start: Millis;
-  readonly end: Millis;
-  readonly sets: number;
-  /** Milliseconds a count. */
-  readonly tempo: Millis;
-  /** Whether anybody is asked to hold. */
-  readonly holds: boolean;
-  /** The technique's or part's own cues. */
-  readonly own: readonly string[];
-}
-
-/** A whole class as time: blocks, what is done when, and what is said. Plain data, so that a device can keep it. */
-export interface ClassLine {
-  readonly blocks: readonly LineBlock[];
-  readonly segments: readonly Segment[];
-  readonly cues: readonly Cue[];
-  readonly crowded: readonly Crowded[];
-  readonly total: Millis;
-}
+import { cueSheet, DEFAULT_SHEET } from './sheet';
+import type { ClassLine, LineBlock, SheetOptions } from './types';
 
 /** What a block is on the line, before it has a place there. */
 export interface Described {

@@ -1,7 +1,6 @@
 import { millis, type Millis } from '../units';
 import type { Segment } from '../timing';
-import type { ClassLine, LineBlock } from './line';
-import type { Cue } from './sheet';
+import type { ClassLine, Cue, LineBlock } from './types';
 
 /** Where a class stands. Positions follow from the clock given in, so that nothing can drift. */
 export interface PlayerState {

@@ -1,5 +1,5 @@
 import type { InStep } from '../screening';
-import type { ClassLine } from './line';
+import type { ClassLine } from './types';
 import { segmentIndexAt } from './player';
 
 /** Where the second pattern stands; `free` is natural breathing to the end of the group's cycle. */

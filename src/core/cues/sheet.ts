@@ -1,39 +1,10 @@
 import type { Millis } from '../units';
 import { fillGaps } from './fill';
 import type { Segment } from '../timing';
-import type { LineBlock } from './line';
-import { callText, ownCall, PARTS, wordsIn, type Loudness, type Wording } from './words';
-
-/** One line to say, from one moment of the class to another. */
-export interface Cue {
-  readonly at: Millis;
-  readonly until: Millis;
-  /** Index of its block. */
-  readonly block: number;
-  readonly say: string;
-  readonly kind: 'opening' | 'call' | 'count' | 'round' | 'cue' | 'path' | 'time' | 'stop sign' | 'rest' | 'end';
-}
-
-/** A line that could not be said in its time, and what is said instead; an empty one is left out. */
-export interface Crowded {
-  readonly block: number;
-  readonly wanted: string;
-  readonly spare: string;
-}
-
-export interface SheetOptions {
-  readonly loudness: Loudness;
-  /** How fast the studio's teachers speak. */
-  readonly wordsPerSecond: number;
-  readonly wording: Wording;
-}
+import type { Crowded, Cue, LineBlock, Sheet, SheetOptions } from './types';
+import { callText, ownCall, PARTS, wordsIn } from './words';
 
 export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {} };
-
-export interface Sheet {
-  readonly cues: readonly Cue[];
-  readonly crowded: readonly Crowded[];
-}
 
 /**
  * Writes the cues of a class: calls with their spoken counts in guided rounds, rounds and sets, lines said in a phase,
@@ -47,12 +18,20 @@ export function cueSheet(blocks: readonly LineBlock[], segments: readonly Segmen
   return { cues, crowded: [...writer.crowded.values()] };
 }
 
-/** How a phase is called: the words, how long they take, and whether its counts are spoken after it. */
+/** How a phase is called: the words, how long they take of which room, and whether its counts are spoken after it. */
 interface Choice {
   readonly text: string;
-  readonly kind: Cue['kind'];
   readonly length: number;
+  readonly room: number;
   readonly counted: boolean;
+  /** Whether it is all that was wanted, so that something may stand before it. */
+  readonly whole: boolean;
+}
+
+/** What opens a segment besides its call. */
+interface Opening {
+  readonly text: string;
+  readonly kind: Cue['kind'];
 }
 
 const KINDS = ['in', 'hold', 'out', 'empty', 'pause', 'pumps'] as const;
@@ -100,7 +79,7 @@ class Writer {
   }
 
   /** What opens a segment besides its call: rounds, sets, stages, the change to own count, rests. */
-  private announcement(segment: Segment, before: Segment | undefined): { text: string; kind: Cue['kind'] } | null {
+  private announcement(segment: Segment, before: Segment | undefined): Opening | null {
     const { part, round, set, of, stage, guided } = segment;
     const sameBlock = before?.block === segment.block;
     if (part === 'rest' || part === 'recover' || part === 'changeover') return { text: PARTS[part], kind: 'rest' };
@@ -113,49 +92,53 @@ class Writer {
       return { text: round === of ? 'Last round, on your own count' : 'On your own count now', kind: 'round' };
     if (round === of && of > 1) return { text: 'Last round', kind: 'round' };
     if (round === 1) return set > 1 ? { text: `Set ${set}`, kind: 'round' } : null;
-    return guided ? { text: `Round ${round}`, kind: 'round' } : null;
+    return guided ? { text: ROUNDS[round] ?? `Round ${round}`, kind: 'round' } : null;
   }
 
-  /** A call, then its counts. Rounds repeat, so the wording of a phase is chosen once a block. */
-  private call(segment: Segment, opening: { text: string } | null, counts: number): void {
+  /**
+   * A call, then its counts. Rounds repeat, so the wording of a phase is chosen once a block; what opens the segment is said
+   * before it when both fit.
+   */
+  private call(segment: Segment, opening: Opening | null, counts: number): void {
     const { start, end, block } = segment;
     if (block !== this.chosenFor) {
       this.chosen.clear();
       this.chosenFor = block;
     }
-    const key = opening ? -1 : keyOf(segment);
+    const key = keyOf(segment);
     let choice = this.chosen.get(key);
     if (choice === undefined) {
-      choice = this.choose(segment, opening, counts);
+      choice = this.choose(segment, counts);
       // Wording of a studio's own may name the round, and so is chosen each time.
-      if (key >= 0 && !this.worded) this.chosen.set(key, choice);
+      if (!this.worded) this.chosen.set(key, choice);
     }
     if (choice === null) return;
-    this.place(start, end, block, choice.kind, choice.text, choice.length);
-    if (choice.counted) this.counts(segment, counts, (end - start) / counts);
+    const together = opening && choice.whole ? choice.length + wordsIn(opening.text) * this.perWord : Infinity;
+    if (opening && together <= choice.room) this.place(start, end, block, 'round', `${opening.text}. ${choice.text}`, together);
+    else this.place(start, end, block, 'call', choice.text, choice.length);
+    if (opening && segment.stage > 1 && together > choice.room) this.crowd(block, opening.text, '');
+    if (choice.counted) this.counts(segment, counts, choice.room);
   }
 
   /**
-   * The longest wording of a call that can be said before the second count, with what opens the segment before it when both
-   * fit. A call that needs more than a count is said with its number instead, and nothing is counted over it.
+   * The longest wording of a call that can be said before the second count. A call that needs more than a count is said with
+   * its number instead, and nothing is counted over it.
    */
-  private choose(segment: Segment, opening: { text: string } | null, counts: number): Choice | null {
+  private choose(segment: Segment, counts: number): Choice | null {
     const { start, end, block, side } = segment;
     const own = this.worded ? ownCall(this.options.wording, this.blocks[block].family, segment) : null;
     const short = callText({ ...segment, counts: null, manner: null, open: false });
     const least = side === 'both' ? short.split(',')[0] : short;
     const wanted = own ?? callText(counts > 1 ? { ...segment, counts: null } : segment);
-    const each = counts > 1 ? (end - start) / counts : end - start;
-    const brief = (opening ? [`${opening.text}. ${wanted}`] : []).concat(wanted, counts > 1 ? [short, least] : []);
-    const long = own ? [own, short, least] : [callText(segment), short, least];
-    if (opening && segment.stage > 1 && !this.fits(brief[0], each)) this.crowd(block, opening.text, '');
-    for (const [texts, room] of [[brief, each] as const, [long, end - start] as const]) {
+    const spoken = counts > 1 ? [wanted, short, least] : [];
+    const alone = [own ?? callText(segment), short, least];
+    for (const [texts, room] of [[spoken, (end - start) / Math.max(1, counts)] as const, [alone, end - start] as const]) {
       const text = texts.find((one) => this.fits(one, room));
       if (text === undefined) continue;
-      if (!text.endsWith(wanted) && texts !== long) this.crowd(block, wanted, text);
-      if (texts === long && counts > 1) this.crowd(block, `${wanted}, with its counts`, text);
-      const kind = text.length > wanted.length && text.endsWith(wanted) ? 'round' : 'call';
-      return { text, kind, length: wordsIn(text) * this.perWord, counted: texts === brief && counts > 1 };
+      const counted = texts === spoken;
+      if (!counted && counts > 1) this.crowd(block, `${wanted}, with its counts`, text);
+      else if (text !== wanted) this.crowd(block, wanted, text);
+      return { text, length: wordsIn(text) * this.perWord, room, counted, whole: text === wanted };
     }
     this.crowd(block, wanted, '');
     return null;
@@ -217,4 +200,5 @@ class Writer {
   }
 }
 
+const ROUNDS = Array.from({ length: 61 }, (_, round) => `Round ${round}`);
 const NUMBERS = Array.from({ length: 61 }, (_, count) => String(count));

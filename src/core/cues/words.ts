@@ -4,14 +4,10 @@ import type { Segment } from '../timing';
 export const LOUDNESS = ['full', 'spare', 'silent'] as const;
 export type Loudness = (typeof LOUDNESS)[number];
 
-/** The phases that a studio may word in its own way. */
-export const WORDED = ['in', 'hold', 'out', 'empty', 'pause', 'pumps'] as const;
-export type WordedPhase = (typeof WORDED)[number];
-
 /** A studio's own calls by family and phase: "alternate/out" → "Breathe out {side}". */
 export type Wording = Readonly<Record<string, string>>;
 
-export const PLACEHOLDERS = ['count', 'side', 'round', 'rounds'] as const;
+const PLACEHOLDERS = ['count', 'side', 'round', 'rounds'] as const;
 
 /**
  * What is wrong with a studio's own line: placeholders nobody fills, too long, or empty.

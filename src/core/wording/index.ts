@@ -1,2 +1,2 @@
 /** Wording: claims that a plan or a handout must not make. */
-export { claimsIn, type Claim } from './claims';
+export { claimsIn } from './claims';

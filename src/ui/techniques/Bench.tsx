@@ -7,6 +7,7 @@ import { formatPattern, parseDose, parsePattern, problemText, type Parsed, type 
 import { TEMPO_LIMITS } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
 import { millis } from '@/core/units';
+import { claimsIn } from '@/core/wording';
 import styles from './Bench.module.css';
 import { Listen } from './Listen';
 import { Reading, type OnBench } from './Reading';
@@ -152,6 +153,11 @@ function PatternLine({ id, label, line, parsed, onChange }: LineProps) {
         ) : (
           parsed.problems.map((problem) => <Stumble key={problem.at} line={line} problem={problem} />)
         )}
+        {claimsIn(line).map(({ at, found, why, instead }) => (
+          <p key={at} className="error">
+            “{found}” should not be said. {why} Rather: “{instead}”.
+          </p>
+        ))}
       </div>
     </div>
   );

@@ -1,0 +1,62 @@
+import type { Block } from '../plan';
+import type { Segment } from '../timing';
+import type { Millis } from '../units';
+import type { Loudness, Wording } from './words';
+
+/** One block on the time line of a class. */
+export interface LineBlock {
+  readonly id: string;
+  readonly kind: Block['kind'];
+  readonly name: string;
+  /** The technique's family, or the part's id: what a studio's own wording is kept by. */
+  readonly family: string;
+  /** What is done and how much of it: "4:7:8 · 4 rounds". */
+  readonly detail: string;
+  readonly start: Millis;
+  readonly end: Millis;
+  readonly sets: number;
+  /** Milliseconds a count. */
+  readonly tempo: Millis;
+  /** Whether anybody is asked to hold. */
+  readonly holds: boolean;
+  /** The technique's or part's own cues. */
+  readonly own: readonly string[];
+}
+
+/** A whole class as time: blocks, what is done when, and what is said. Plain data, so that a device can keep it. */
+export interface ClassLine {
+  readonly blocks: readonly LineBlock[];
+  readonly segments: readonly Segment[];
+  readonly cues: readonly Cue[];
+  readonly crowded: readonly Crowded[];
+  readonly total: Millis;
+}
+
+/** One line to say, from one moment of the class to another. */
+export interface Cue {
+  readonly at: Millis;
+  readonly until: Millis;
+  /** Index of its block. */
+  readonly block: number;
+  readonly say: string;
+  readonly kind: 'opening' | 'call' | 'count' | 'round' | 'cue' | 'path' | 'time' | 'stop sign' | 'rest' | 'end';
+}
+
+/** A line that could not be said in its time, and what is said instead; an empty one is left out. */
+export interface Crowded {
+  readonly block: number;
+  readonly wanted: string;
+  readonly spare: string;
+}
+
+export interface SheetOptions {
+  readonly loudness: Loudness;
+  /** How fast the studio's teachers speak. */
+  readonly wordsPerSecond: number;
+  readonly wording: Wording;
+}
+
+export interface Sheet {
+  readonly cues: readonly Cue[];
+  readonly crowded: readonly Crowded[];
+}
