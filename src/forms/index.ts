@@ -1,4 +1,5 @@
 import { array, boolean, object, string, number, type InferType } from 'yup';
+import { LOUDNESS, WORDED, wordingProblem } from '@/core/cues';
 import { ASKED, STOP_SIGNS } from '@/core/screening';
 import { FAMILIES, findPart, findTechnique } from '@/core/techniques';
 import { EFFORTS, LOG_NOTE_MOST, REACHED } from './log';
@@ -165,6 +166,32 @@ export const conventionsForm = object({
     .max(15, 'At most 15 s.'),
 });
 
+export const speechForm = object({
+  version: number().required().integer(),
+  loudness: oneOf(LOUDNESS),
+  wordsPerSecond: number()
+    .typeError('Words a second is a number.')
+    .required('Please give the words a second.')
+    .min(1, 'At least one word a second.')
+    .max(5, 'At most five words a second.'),
+  lines: array()
+    .of(
+      object({
+        family: oneOf(FAMILIES.map((family) => family.id)),
+        phase: oneOf(WORDED),
+        text: string()
+          .trim()
+          .default('')
+          .test('wording', 'This line does not work.', (value, context) => {
+            const problem = wordingProblem(value ?? '');
+            return problem === null || context.createError({ message: problem });
+          }),
+      }),
+    )
+    .max(60, 'At most sixty lines.')
+    .default([]),
+});
+
 export const qualificationsForm = object({
   staff: id(),
   version: number().required().integer(),
@@ -187,4 +214,5 @@ export const logForm = object({
 
 export type PersonInput = InferType<typeof personForm>;
 export type CourseInput = InferType<typeof courseForm>;
+export type SpeechInput = InferType<typeof speechForm>;
 export type BlocksInput = InferType<typeof blocksForm>;

@@ -18,7 +18,7 @@ import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { readLobby } from '../../src/server/usecases/readLobby';
-import { addClosure, removeClosure, saveConventions, saveQualifications } from '../../src/server/usecases/studio/changeStudio';
+import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import { archiveOwnWay, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
@@ -69,6 +69,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['logClass', 'DLT', (desk) => logClass(desk, {})],
   ['readStudio', 'D', (desk) => readStudio(desk)],
   ['saveConventions', 'D', (desk) => saveConventions(desk, {})],
+  ['saveSpeech', 'D', (desk) => saveSpeech(desk, {})],
   ['addClosure', 'D', (desk) => addClosure(desk, {})],
   ['removeClosure', 'D', (desk) => removeClosure(desk, { id: nobody })],
   ['saveQualifications', 'D', (desk) => saveQualifications(desk, {})],

@@ -17,7 +17,7 @@ import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { settingOf } from '../../src/server/usecases/setting';
-import { addClosure, saveConventions } from '../../src/server/usecases/studio/changeStudio';
+import { addClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import { archiveOwnWay, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
@@ -275,6 +275,27 @@ test('a studio’s own way: versions stay, what is planned keeps its own, and an
   expect(await listOwnWays(await director())).toEqual([]);
   expect((await readOwnWay(await director(), id)).versions.map(({ pattern }) => pattern)).toEqual(['5:5', '6:6']);
   await expect((await freshManager()).execute('delete from own_way_version')).rejects.toThrow(/append-only/);
+});
+
+test('the studio’s own calls are checked, kept, and said in its plans', async () => {
+  const director = () => deskOf('director');
+  const { studio } = await readStudio(await director());
+  const line = { family: 'alternate', phase: 'out', text: 'Release {side}' };
+  const speech = { version: studio.version, loudness: 'full', wordsPerSecond: 3, lines: [line] };
+  const desk = await director();
+  const wrong = (more: object) => saveSpeech(desk, { ...speech, ...more });
+  await expect(wrong({ lines: [{ ...line, text: 'Out {nostril}' }] })).rejects.toMatchObject({ fields: [{ field: 'lines[0].text' }] });
+  await expect(wrong({ lines: [line, line] })).rejects.toMatchObject({ fields: [{ field: 'lines' }] });
+  await expect(wrong({ wordsPerSecond: 9 })).rejects.toMatchObject({ fields: [{ field: 'wordsPerSecond' }] });
+  await saveSpeech(await director(), speech);
+  expect(await answerOf(saveSpeech(await director(), speech))).toBe('clash');
+  const { boat } = await demo(await director());
+  const session = (await sessionsOf(await director(), [boat.id])).find(({ blocks }) =>
+    blocks.some((block) => block.kind === 'technique' && block.technique === 'alternate-4-4'),
+  )!;
+  expect((await readPlan(await director(), session.id)).cues.map(({ say }) => say)).toEqual(
+    expect.arrayContaining(['Release left', 'Release right']),
+  );
 });
 
 function goal(technique: string) {

@@ -1,10 +1,14 @@
 'use server';
 
 import { reply } from '@/app/edge';
-import { addClosure, removeClosure, saveConventions, saveQualifications } from '@/server/usecases/studio/changeStudio';
+import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '@/server/usecases/studio/changeStudio';
 
 export async function saveConventionsAction(input: unknown) {
   return reply((desk) => saveConventions(desk, input));
+}
+
+export async function saveSpeechAction(input: unknown) {
+  return reply((desk) => saveSpeech(desk, input));
 }
 
 export async function addClosureAction(input: unknown) {

@@ -7,6 +7,9 @@ export type Loudness = (typeof LOUDNESS)[number];
 /** A studio's own calls by family and phase: "alternate/out" → "Breathe out {side}". */
 export type Wording = Readonly<Record<string, string>>;
 
+/** The phases that a studio may word in its own way. */
+export const WORDED = ['in', 'hold', 'out', 'empty', 'pause', 'pumps'] as const;
+
 const PLACEHOLDERS = ['count', 'side', 'round', 'rounds'] as const;
 
 /**

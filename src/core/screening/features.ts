@@ -72,7 +72,7 @@ export function featuresOf(pattern: Pattern, dose: Dose, pace: Pace, tags: reado
     pace: derived?.breathsPerMinute?.slow ?? null,
     mouth: phases.some(usesMouth) || own.some((part) => part.kind === 'connected' && part.route !== 'nose'),
     resistedExhale: phases.some((phase) => phase.kind === 'out' && resists(phase)),
-    tags: sideWork && !tags.includes('hand at the nose') ? [...tags, 'hand at the nose'] : tags,
+    tags: withStillness(sideWork && !tags.includes('hand at the nose') ? [...tags, 'hand at the nose'] : tags, pattern, dose, pace),
   };
 }
 

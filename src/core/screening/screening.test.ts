@@ -154,6 +154,16 @@ test('limits are in seconds at the tempo of the block', () => {
   expect([at(pace), at(slow)]).toEqual(['clear', 'adapt']);
 });
 
+test('a quarter of an hour of one practice is stillness, counted or not', () => {
+  const still = (pattern: string, amount: string) => featuresOf(mustParsePattern(pattern), mustParseDose(amount), pace).tags.includes('still 15 min');
+  expect([still('4:6', '14.75 min'), still('4:6', '15 min'), still('natural', '15 min'), still('4:6', '90 rounds')]).toEqual([
+    false,
+    true,
+    true,
+    true,
+  ]);
+});
+
 test('just below a limit is near it, at it or far from it is not', () => {
   const over4 = { is: 'hold in', overSeconds: 4 } as const;
   const holds = (seconds: number) => features(`in 4, hold ${seconds} s, out 4`);

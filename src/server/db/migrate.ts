@@ -2,6 +2,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { MikroORM } from '@mikro-orm/postgresql';
 import { Migration20261124000000_start } from './migrations/Migration20261124000000_start';
 import { Migration20261125000000_own_ways } from './migrations/Migration20261125000000_own_ways';
+import { Migration20261126000000_speech } from './migrations/Migration20261126000000_speech';
 import { databaseUrl } from './orm';
 import { ROWS } from './rows';
 
@@ -15,6 +16,7 @@ export async function migrate(): Promise<readonly string[]> {
       migrationsList: [
         { name: 'Migration20261124000000_start', class: Migration20261124000000_start },
         { name: 'Migration20261125000000_own_ways', class: Migration20261125000000_own_ways },
+        { name: 'Migration20261126000000_speech', class: Migration20261126000000_speech },
       ],
       snapshot: false,
       silent: true,

@@ -1,4 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { SheetOptions } from '@/core/cues';
 import type { Block } from '@/core/plan';
 import type { Goal } from '@/core/course';
 
@@ -28,6 +29,7 @@ export const StudioRow = defineEntity({
     zone: p.text(),
     tempo: p.integer(),
     naturalBreath: p.integer(),
+    speech: p.json<SheetOptions>(),
     version: p.integer().version(),
   },
 });

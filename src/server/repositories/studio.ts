@@ -1,3 +1,4 @@
+import type { SheetOptions } from '@/core/cues';
 import type { Closure } from '@/core/course';
 import { isoDate, millis, type Millis } from '@/core/units';
 import { readRow, readRows } from '../db/read';
@@ -15,13 +16,14 @@ export interface Conventions {
   readonly zone: string;
   readonly tempo: Millis;
   readonly naturalBreath: Millis;
+  readonly speech: SheetOptions;
   readonly version: number;
 }
 
 export function conventions(desk: Desk): Promise<Conventions> {
   return once(desk, 'conventions', async () => {
-    const { name, zone, tempo, naturalBreath, version } = (await readRow(desk, StudioRow, { id: desk.who.studio }))!;
-    return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), version };
+    const { name, zone, tempo, naturalBreath, speech, version } = (await readRow(desk, StudioRow, { id: desk.who.studio }))!;
+    return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), speech, version };
   });
 }
 

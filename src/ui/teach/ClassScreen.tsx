@@ -20,7 +20,7 @@ interface Props {
 
 /** The class itself, legible at three metres. Every key has a large tap target beside it; nothing here needs a network. */
 export function ClassScreen({ room, run, change }: Props) {
-  const line = useMemo(() => (run.shortened ? layOut(run.shortened, room.naturalBreath) : room.line), [room, run.shortened]);
+  const line = useMemo(() => (run.shortened ? layOut(run.shortened, room.naturalBreath, room.speech) : room.line), [room, run.shortened]);
   const position = usePosition(run.player, line);
   const moment = momentAt(line, position);
   const [listing, setListing] = useState(false);

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { formatPattern, parseDose, parsePattern, problemText, type Parsed, type Pattern, type Problem } from '@/core/pattern';
+import type { SheetOptions } from '@/core/cues';
 import { TEMPO_LIMITS } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
 import { millis } from '@/core/units';
@@ -22,6 +23,7 @@ interface Props {
   readonly tags: readonly Tag[];
   readonly family: string;
   readonly cues: readonly string[];
+  readonly speech: SheetOptions;
   /** Where what is on the bench would be saved; null for those who may not. */
   readonly saving: Saving | null;
 }
@@ -73,7 +75,7 @@ export function Bench(start: Props) {
               </Button>
             </p>
           )}
-          <Listen bench={shown} family={start.family} cues={start.cues} />
+          <Listen bench={shown} family={start.family} cues={start.cues} speech={start.speech} />
           {start.saving && read && (
             <div style={{ marginTop: 20 }}>
               <SaveOwn bench={read} saving={start.saving} />

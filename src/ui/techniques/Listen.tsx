@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { DEFAULT_SHEET, layOutAll, LOUDNESS, type Loudness } from '@/core/cues';
+import { layOutAll, LOUDNESS, type Loudness, type SheetOptions } from '@/core/cues';
 import { toWebVtt, wavChunks, type Paced } from '@/core/exchange';
 import { formatDose, formatPattern, shortPattern } from '@/core/pattern';
 import { segmentsOf } from '@/core/timing';
@@ -12,10 +12,17 @@ import styles from './Bench.module.css';
 /** The longest that is played on the bench. */
 const HEARD_MS = 60_000;
 
+interface ListenProps {
+  readonly bench: OnBench;
+  readonly family: string;
+  readonly cues: readonly string[];
+  readonly speech: SheetOptions;
+}
+
 /** Hear a cycle, read the cue sheet, and take both along as files. */
-export const Listen = memo(function Listen({ bench, family, cues }: { bench: OnBench; family: string; cues: readonly string[] }) {
+export const Listen = memo(function Listen({ bench, family, cues, speech }: ListenProps) {
   const [open, setOpen] = useState(false);
-  const [loudness, setLoudness] = useState<Loudness>('full');
+  const [loudness, setLoudness] = useState<Loudness>(speech.loudness);
   const { pattern, dose, pace } = bench;
   const line = useMemo(() => {
     const name = formatPattern(pattern);
@@ -30,8 +37,8 @@ export const Listen = memo(function Listen({ bench, family, cues }: { bench: OnB
       dose,
       pace,
     };
-    return layOutAll([described], { ...DEFAULT_SHEET, loudness });
-  }, [pattern, dose, pace, family, cues, loudness]);
+    return layOutAll([described], { ...speech, loudness });
+  }, [pattern, dose, pace, family, cues, speech, loudness]);
   const once = segmentsOf(pattern, { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: 1, rest: null, guided: null }, pace).filter(
     ({ end }) => end <= HEARD_MS,
   );

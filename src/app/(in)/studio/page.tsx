@@ -5,6 +5,7 @@ import { readStudio } from '@/server/usecases/studio/readStudio';
 import { Closures } from '@/ui/studio/Closures';
 import { ConventionsForm } from '@/ui/studio/ConventionsForm';
 import { Qualifications } from '@/ui/studio/Qualifications';
+import { SpeechForm } from '@/ui/studio/SpeechForm';
 
 export const metadata: Metadata = { title: 'Studio' };
 
@@ -20,7 +21,15 @@ export default function StudioPage() {
           {ahead.length === 0 ? 'No closed days ahead.' : ahead.length === 1 ? 'One closure ahead.' : `${ahead.length} closures ahead.`}
         </p>
         <div className="two">
-          <Qualifications staff={staff} families={FAMILIES.map(({ id, name, rung }) => ({ id, name, rung }))} />
+          <div className="stack" style={{ gap: 22 }}>
+            <Qualifications staff={staff} families={FAMILIES.map(({ id, name, rung }) => ({ id, name, rung }))} />
+            <SpeechForm
+              key={`speech ${studio.version}`}
+              version={studio.version}
+              speech={studio.speech}
+              families={FAMILIES.map(({ id, name }) => ({ id, name }))}
+            />
+          </div>
           <aside className="stack">
             <ConventionsForm
               key={studio.version}

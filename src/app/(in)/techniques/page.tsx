@@ -15,7 +15,7 @@ const NEW = { id: null, version: 0, base: 'alternate-4-4', name: '' } as const;
 
 export default function TechniquesPage() {
   return seated(async (desk) => {
-    const [{ tempo, naturalBreath }, cohorts, ways] = await Promise.all([readConventions(desk), cohortsToFindBy(desk), listOwnWays(desk)]);
+    const [{ tempo, naturalBreath, speech }, cohorts, ways] = await Promise.all([readConventions(desk), cohortsToFindBy(desk), listOwnWays(desk)]);
     return (
       <>
         <h1>Techniques</h1>
@@ -34,6 +34,7 @@ export default function TechniquesPage() {
               naturalBreath={naturalBreath}
               tags={NONE}
               family="bench"
+              speech={speech}
               cues={NONE}
             />
           </section>

@@ -38,7 +38,7 @@ export async function readPlan(desk: Desk, id: string) {
     asOf: timeIn(studio.zone, desk.now),
     state: stateOf(session, at, desk.today),
     people: setting.members.map(({ id: person, name }) => ({ id: person, name, instructions: instructions.get(person) ?? [] })),
-    cues: layOut(session.blocks, studio.naturalBreath).cues,
+    cues: layOut(session.blocks, studio.naturalBreath, studio.speech).cues,
     cautions: cautionsOf(session.blocks),
     stopSigns: STOP_SIGNS,
     emergency: EMERGENCY,

@@ -1,10 +1,10 @@
 import { isoDate } from '@/core/units';
-import { closureForm, conventionsForm, qualificationsForm, removeForm } from '@/forms';
+import { closureForm, conventionsForm, qualificationsForm, removeForm, speechForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { ClosureRow, SessionRow, StaffRow, StudioRow } from '../../db/rows';
-import { Refusal } from '../../errors';
+import { invalid, Refusal } from '../../errors';
 import { ours } from '../../repositories/studio';
 
 /** Changes the default tempo and the natural breath. Sessions that are already planned keep the tempo they have. */
@@ -13,6 +13,17 @@ export async function saveConventions(desk: Desk, input: unknown): Promise<void>
   const form = await checked(conventionsForm, input);
   const values = { tempo: Math.round(form.tempoSeconds * 1000), naturalBreath: Math.round(form.naturalSeconds * 1000), version: form.version + 1 };
   const changed = await desk.em.nativeUpdate(StudioRow, { id: desk.who.studio, version: form.version }, values);
+  if (changed === 0) throw new Refusal('clash');
+}
+
+/** Changes how the studio's cue sheets speak. Sheets are written afresh wherever they are shown. */
+export async function saveSpeech(desk: Desk, input: unknown): Promise<void> {
+  authorise(desk.who, 'run the studio');
+  const { version, loudness, wordsPerSecond, lines } = await checked(speechForm, input);
+  const wording = Object.fromEntries(lines.map(({ family, phase, text }) => [`${family}/${phase}`, text]));
+  if (Object.keys(wording).length < lines.length) throw invalid({ field: 'lines', message: 'Two lines are for the same technique and phase.' });
+  const speech = { loudness, wordsPerSecond, wording };
+  const changed = await desk.em.nativeUpdate(StudioRow, { id: desk.who.studio, version }, { speech, version: version + 1 });
   if (changed === 0) throw new Refusal('clash');
 }
 

@@ -36,10 +36,11 @@ export async function readClass(desk: Desk, id: string) {
     acknowledged: at.acknowledgedAt !== null,
     logged: at.log !== null,
     asOf: timeIn(studio.zone, desk.now),
-    line: layOut(plan.blocks, studio.naturalBreath),
+    line: layOut(plan.blocks, studio.naturalBreath, studio.speech),
     /** What the device needs to shorten the class: the blocks as published, and when it should end. */
     planned: plan.blocks,
     naturalBreath: studio.naturalBreath,
+    speech: studio.speech,
     endsAt: endOf(session.start, session.minutes),
     blocks: plan.blocks.map((block) => ({
       id: block.id,

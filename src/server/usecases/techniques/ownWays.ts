@@ -28,13 +28,14 @@ export async function readOwnWay(desk: Desk, id: string) {
   authorise(desk.who, 'see techniques');
   const way = (await ways(desk)).find((one) => one.id === knownId(id));
   if (!way) throw new Refusal('not-found', 'This way is not here, or not part of your studio.');
-  const [{ tempo, naturalBreath }, everyone] = await Promise.all([conventions(desk), staff(desk)]);
+  const [{ tempo, naturalBreath, speech }, everyone] = await Promise.all([conventions(desk), staff(desk)]);
   return {
     ...way,
     technique: techniqueOf(way.base),
     versions: way.versions.map(({ savedBy, ...one }) => ({ ...one, savedBy: everyone.find((member) => member.id === savedBy)?.name ?? '' })),
     tempo,
     naturalBreath,
+    speech,
     mayEdit: may(desk.who.role, 'edit techniques'),
   };
 }

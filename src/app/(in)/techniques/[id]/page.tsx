@@ -18,7 +18,7 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 export default async function TechniquePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   return seated(async (desk) => {
-    const { technique, tempo, naturalBreath, usedIn } = await readTechnique(desk, id);
+    const { technique, tempo, naturalBreath, speech, usedIn } = await readTechnique(desk, id);
     const { of } = technique;
     const shared = of.aliases.filter((alias) => sharedAliases().has(alias));
     const aliases = [...of.aliases, ...(technique.aliases ?? [])];
@@ -59,6 +59,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               tags={of.tags}
               family={of.id}
               cues={of.cues}
+              speech={speech}
               saving={may(desk.who.role, 'edit techniques') ? { id: null, version: 0, base: technique.id, name: '' } : null}
             />
             <Variants technique={technique} pace={{ tempo, naturalBreath }} />

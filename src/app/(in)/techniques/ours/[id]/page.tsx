@@ -39,6 +39,7 @@ export default async function OwnWayPage({ params }: { params: Promise<{ id: str
             tags={of.tags}
             family={of.id}
             cues={of.cues}
+            speech={way.speech}
             saving={way.mayEdit ? { id: way.id, version: way.version, base: way.base, name: way.name } : null}
           />
           <Plank>
