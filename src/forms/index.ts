@@ -120,6 +120,10 @@ export const ownWayForm = object({
   dose: dose(),
 });
 
+export const waysFileForm = object({
+  text: string().required('Please choose a file.').max(1_000_000, 'This file is too large: a million characters at most.'),
+});
+
 export const cohortChoice = object({ id: id() });
 
 export const archiveWayForm = object({ id: id(), version: number().required().integer() });

@@ -21,7 +21,15 @@ import { readLobby } from '../../src/server/usecases/readLobby';
 import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
-import { archiveOwnWay, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
+import {
+  archiveOwnWay,
+  exportOwnWays,
+  importOwnWays,
+  listOwnWays,
+  previewOwnWays,
+  readOwnWay,
+  saveOwnWay,
+} from '../../src/server/usecases/techniques/ownWays';
 import { cohortsToFindBy, whoMay } from '../../src/server/usecases/techniques/whoMay';
 import { readTechnique } from '../../src/server/usecases/techniques/readTechnique';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
@@ -44,6 +52,9 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['listOwnWays', 'DLTF', (desk) => listOwnWays(desk)],
   ['readOwnWay', 'DLTF', (desk) => readOwnWay(desk, nobody)],
   ['saveOwnWay', 'D', (desk) => saveOwnWay(desk, {})],
+  ['exportOwnWays', 'D', (desk) => exportOwnWays(desk)],
+  ['previewOwnWays', 'D', (desk) => previewOwnWays(desk, {})],
+  ['importOwnWays', 'D', (desk) => importOwnWays(desk, {})],
   ['archiveOwnWay', 'D', (desk) => archiveOwnWay(desk, {})],
   ['cohortsToFindBy', 'DLTF', (desk) => cohortsToFindBy(desk)],
   ['whoMay', 'DLT', (desk, { cohort }) => whoMay(desk, { id: cohort })],

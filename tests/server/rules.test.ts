@@ -19,7 +19,7 @@ import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { settingOf } from '../../src/server/usecases/setting';
 import { addClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
-import { archiveOwnWay, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
+import { archiveOwnWay, exportOwnWays, importOwnWays, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../../src/server/usecases/teach/logClass';
 import { readClass } from '../../src/server/usecases/teach/readClass';
@@ -275,6 +275,18 @@ test('a studio’s own way: versions stay, what is planned keeps its own, and an
   expect(await listOwnWays(await director())).toEqual([]);
   expect((await readOwnWay(await director(), id)).versions.map(({ pattern }) => pattern)).toEqual(['5:5', '6:6']);
   await expect((await freshManager()).execute('delete from own_way_version')).rejects.toThrow(/append-only/);
+});
+
+test('a file of own ways comes in whole, or not at all', async () => {
+  const way = (name: string, pattern = '5:7') => ({ name, base: 'longer-5-6', pattern, dose: '3 min' });
+  const file = (...ways: object[]) => ({ text: JSON.stringify({ format: 'oaken-ladder/ways', version: 1, ways }) });
+  const stranger = () => deskOf('stranger');
+  await expect(importOwnWays(await stranger(), file(way('Ebb'), way('Flood', '5:')))).rejects.toThrow(/^Row 2: Pattern: At character 3/);
+  expect(await listOwnWays(await stranger())).toEqual([]);
+  expect(await importOwnWays(await stranger(), file(way('Ebb'), way('Flood')))).toEqual({ added: 2 });
+  expect(JSON.parse(await exportOwnWays(await stranger()))).toMatchObject({ ways: [way('Ebb'), way('Flood')] });
+  expect(await answerOf(importOwnWays(await stranger(), file(way('ebb'))))).toBe('invalid');
+  expect((await listOwnWays(await deskOf('director'))).map(({ name }) => name)).not.toContain('Ebb');
 });
 
 test('the studio’s own calls are checked, kept, and said in its plans', async () => {

@@ -1,11 +1,23 @@
 'use server';
 
 import { reply } from '@/app/edge';
-import { archiveOwnWay, saveOwnWay } from '@/server/usecases/techniques/ownWays';
+import { archiveOwnWay, exportOwnWays, importOwnWays, previewOwnWays, saveOwnWay } from '@/server/usecases/techniques/ownWays';
 import { whoMay } from '@/server/usecases/techniques/whoMay';
 
 export async function saveOwnWayAction(input: unknown) {
   return reply((desk) => saveOwnWay(desk, input));
+}
+
+export async function previewOwnWaysAction(input: unknown) {
+  return reply((desk) => previewOwnWays(desk, input));
+}
+
+export async function importOwnWaysAction(input: unknown) {
+  return reply((desk) => importOwnWays(desk, input));
+}
+
+export async function exportOwnWaysAction() {
+  return reply((desk) => exportOwnWays(desk));
 }
 
 export async function whoMayAction(input: unknown) {

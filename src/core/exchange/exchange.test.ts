@@ -1,7 +1,9 @@
+import Ajv from 'ajv/dist/2020';
+import { readFileSync } from 'node:fs';
 import decoder from 'wav-decoder';
 import { WebVTTParser } from 'webvtt-parser';
 import entities from 'webvtt-parser/html-entities.json';
-import { toWebVtt, wavBytes, wavChunks } from '.';
+import { readWays, toWebVtt, wavBytes, wavChunks, writeWays } from '.';
 import { layOut } from '../cues';
 import { millis } from '../units';
 
@@ -48,4 +50,39 @@ test('a pacing track is WAV that another reader takes: as long as the class, one
 
 test('an empty track is a header alone', () => {
   expect([...wavChunks([])].map(({ length }) => length)).toEqual([44]);
+});
+
+const slack = { name: 'Slack water', base: 'longer-5-6', pattern: '5:7', dose: '3 min' };
+
+test('own ways travel as JSON that its schema accepts, and come back the same', () => {
+  const file = writeWays([slack]);
+  const accepts = new Ajv().compile(JSON.parse(readFileSync('docs/ways.schema.json', 'utf8')) as object);
+  expect(accepts(JSON.parse(file))).toBe(true);
+  expect(readWays(file, [])).toEqual({ ways: [slack], problems: [] });
+  const typed = JSON.stringify({ format: 'oaken-ladder/ways', version: 1, ways: [{ ...slack, pattern: 'in 5,  out 7', dose: '3 minutes' }] });
+  expect(readWays(typed, []).ways).toEqual([slack]);
+});
+
+test('every bad row is named with its reason, and a bad file as a whole', () => {
+  const file = (ways: unknown, more: object = {}) => JSON.stringify({ format: 'oaken-ladder/ways', version: 1, ways, ...more });
+  const said = (text: string, taken: string[] = []) => readWays(text, taken).problems.map(({ row, message }) => `${row} ${message}`);
+  const bad = [
+    slack,
+    { ...slack, name: 'SLACK water' },
+    { ...slack, name: '\u202egnp', base: 'nobody' },
+    { name: 'x', base: 'natural', pattern: '5:', dose: 'a lot' },
+    7,
+  ];
+  expect(said(file(bad))).toEqual([
+    '2 “SLACK water” is here already.',
+    '3 The name should have 1 to 60 characters that can be seen.',
+    '3 There is no technique “nobody” in the library.',
+    expect.stringMatching(/^4 Pattern: At character 3/),
+    expect.stringMatching(/^4 Dose: At character 1/),
+    '5 This is no way: it should have a name, a base, a pattern and a dose.',
+  ]);
+  expect(said(file([slack]), ['slack water'])).toHaveLength(1);
+  expect(
+    ['{', '[]', file([], { version: 2 }), file(Array(501).fill(slack)), ' '.repeat(1_000_001)].map((text) => said(text)[0]?.slice(0, 2)),
+  ).toEqual(Array(5).fill('0 '));
 });

@@ -1,3 +1,4 @@
-/** Files that leave the studio: cue sheets and pacing tracks. */
+/** Files that leave the studio and come in: cue sheets, pacing tracks, own ways. */
 export { toWebVtt } from './webvtt';
+export { readWays, writeWays, type RowProblem, type TravellingWay } from './ways';
 export { wavBytes, wavChunks, type Paced } from './wav';

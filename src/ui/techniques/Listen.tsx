@@ -6,6 +6,7 @@ import { layOutAll, LOUDNESS, type Loudness, type SheetOptions } from '@/core/cu
 import { toWebVtt, wavChunks, type Paced } from '@/core/exchange';
 import { formatDose, formatPattern, shortPattern } from '@/core/pattern';
 import { segmentsOf } from '@/core/timing';
+import { saveFile } from '../files';
 import type { OnBench } from './Reading';
 import styles from './Bench.module.css';
 
@@ -48,7 +49,7 @@ export const Listen = memo(function Listen({ bench, family, cues, speech }: List
       <h2>Hear it, and take it along</h2>
       <div className="row">
         <Hear segments={once} />
-        <Button size="small" onClick={() => save(new Blob([toWebVtt(line.cues)], { type: 'text/vtt' }), `${file}.vtt`)}>
+        <Button size="small" onClick={() => saveFile(new Blob([toWebVtt(line.cues)], { type: 'text/vtt' }), `${file}.vtt`)}>
           Cue sheet as WebVTT
         </Button>
         <Track segments={line.segments} file={`${file}.wav`} />
@@ -136,7 +137,7 @@ function Track({ segments, file }: { segments: readonly Paced[]; file: string })
     worker.current = rendering;
     rendering.onmessage = ({ data }: MessageEvent<{ done: number } | { file: Blob }>) => {
       if ('done' in data) return setDone(data.done);
-      save(data.file, file);
+      saveFile(data.file, file);
       stop();
     };
     rendering.onerror = stop;
@@ -151,12 +152,4 @@ function Track({ segments, file }: { segments: readonly Paced[]; file: string })
       {Math.round(done * 100)} % · call it off
     </Button>
   );
-}
-
-function save(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }

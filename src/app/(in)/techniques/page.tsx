@@ -6,6 +6,7 @@ import { Bench } from '@/ui/techniques/Bench';
 import { may } from '@/server/auth/permissions';
 import { listOwnWays } from '@/server/usecases/techniques/ownWays';
 import { cohortsToFindBy } from '@/server/usecases/techniques/whoMay';
+import { WaysFile } from '@/ui/techniques/WaysFile';
 import { Finder } from '@/ui/techniques/Finder';
 
 export const metadata: Metadata = { title: 'Techniques' };
@@ -37,6 +38,7 @@ export default function TechniquesPage() {
               speech={speech}
               cues={NONE}
             />
+            {may(desk.who.role, 'edit techniques') && <WaysFile />}
           </section>
           <Finder tempo={tempo} naturalBreath={naturalBreath} cohorts={cohorts} ways={ways} />
         </div>

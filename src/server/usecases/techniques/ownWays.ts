@@ -1,5 +1,6 @@
 import { techniqueOf } from '@/core/techniques';
-import { archiveWayForm, ownWayForm } from '@/forms';
+import { readWays, writeWays } from '@/core/exchange';
+import { archiveWayForm, ownWayForm, waysFileForm } from '@/forms';
 import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { OwnWayRow, OwnWayVersionRow } from '../../db/rows';
@@ -66,6 +67,37 @@ export async function saveOwnWay(desk: Desk, input: unknown): Promise<{ readonly
     const number = (newest?.number ?? 0) + 1;
     await at.em.insert(OwnWayVersionRow, { id: at.newId(), ...ours(at), way: id, number, pattern, dose, savedBy: at.who.id, savedAt: at.now });
     return { id, number };
+  });
+}
+
+/** The studio's own ways as a file for another studio. */
+export async function exportOwnWays(desk: Desk): Promise<string> {
+  authorise(desk.who, 'edit techniques');
+  return writeWays(await listOwnWays(desk));
+}
+
+/** What a file of own ways would bring in, and every row that is in the way. Nothing is saved. */
+export async function previewOwnWays(desk: Desk, input: unknown) {
+  authorise(desk.who, 'edit techniques');
+  const { text } = await checked(waysFileForm, input);
+  return readWays(
+    text,
+    (await ways(desk)).map(({ name }) => name),
+  );
+}
+
+/** Brings in a file of own ways: all of it, or nothing when one row is in the way. */
+export async function importOwnWays(desk: Desk, input: unknown): Promise<{ readonly added: number }> {
+  authorise(desk.who, 'edit techniques');
+  return inOne(desk, async (at) => {
+    const { ways: rows, problems } = await previewOwnWays(at, input);
+    if (problems.length > 0) throw new Refusal('invalid', problems.map(({ row, message }) => `${row > 0 ? `Row ${row}: ` : ''}${message}`).join(' '));
+    for (const { name, base, pattern, dose } of rows) {
+      const id = at.newId();
+      await at.em.insert(OwnWayRow, { id, ...ours(at), base, name, archived: false, version: 1 });
+      await at.em.insert(OwnWayVersionRow, { id: at.newId(), ...ours(at), way: id, number: 1, pattern, dose, savedBy: at.who.id, savedAt: at.now });
+    }
+    return { added: rows.length };
   });
 }
 

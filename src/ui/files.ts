@@ -1,0 +1,10 @@
+'use client';
+
+/** Hands a file to the person: the browser keeps it wherever it keeps downloads. */
+export function saveFile(blob: Blob, name: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
