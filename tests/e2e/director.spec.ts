@@ -227,10 +227,11 @@ test('what is on the bench becomes our own way, goes into a plan, and a new vers
   await page.getByLabel('Pattern').fill('5:7');
   await page.getByLabel('Dose').fill('3 min');
   await page.getByRole('button', { name: 'Save as ours' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Please give it a name.')).toBeVisible();
   await page.getByLabel('What we call it').fill('Slack water');
   await page.getByLabel('It is a way of doing').selectOption({ label: 'Longer exhale 5:6' });
-  await page.getByRole('button', { name: 'Save as ours' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('heading', { name: 'Slack water' })).toBeVisible();
   await accessible(page);
 
@@ -249,9 +250,30 @@ test('what is on the bench becomes our own way, goes into a plan, and a new vers
   await page.getByRole('link', { name: /Slack water/ }).click();
   await expect(page.getByRole('heading', { name: 'Slack water' })).toBeVisible();
   await page.getByLabel('Pattern', { exact: true }).fill('5:8');
-  await page.getByRole('button', { name: 'Save this version' }).click();
+  await page.getByRole('button', { name: 'Save as the next version' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Version 2', { exact: true })).toBeVisible();
   await page.goto(plan);
   await expect(page.getByLabel('Pattern of Slack water')).toHaveValue('5:7');
   await expect(page.getByText('our way, v1')).toBeVisible();
+});
+
+test('own ways come in from a file, and a file with a bad row does not', async ({ page }) => {
+  await signInAs(page, 'director', '/techniques');
+  const file = (...ways: object[]) => ({
+    name: 'own-ways.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ format: 'oaken-ladder/ways', version: 1, ways })),
+  });
+  const way = { name: 'Neap tide', base: 'longer-4-6', pattern: '4:6', dose: '5 min' };
+  const choose = page.getByLabel('Bring ways in');
+  await choose.setInputFiles(file(way, { ...way, name: 'Spring tide', pattern: '4:' }));
+  await expect(page.getByText('Nothing came in.')).toBeVisible();
+  await expect(page.getByText(/Row 2: Pattern: At character 3/)).toBeVisible();
+  await choose.setInputFiles(file(way));
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByRole('link', { name: /Neap tide/ })).toBeVisible();
+  const along = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take our ways along' }).click();
+  expect((await along).suggestedFilename()).toBe('own-ways.json');
 });

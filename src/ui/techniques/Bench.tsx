@@ -34,6 +34,7 @@ export function Bench(start: Props) {
   const [doseLine, setDoseLine] = useState(start.dose);
   const [seconds, setSeconds] = useState(String(start.tempo / 1000));
   const [beside, setBeside] = useState<string | null>(null);
+  const [keeping, setKeeping] = useState(false);
   const tempo = Math.round(Number(seconds) * 1000);
   const tempoWrong = !(tempo >= TEMPO_LIMITS.low && tempo <= TEMPO_LIMITS.high);
   const parsed = useMemo(() => parsePattern(line), [line]);
@@ -76,9 +77,13 @@ export function Bench(start: Props) {
             </p>
           )}
           <Listen bench={shown} family={start.family} cues={start.cues} speech={start.speech} />
-          {start.saving && read && (
+          {start.saving && (
             <div style={{ marginTop: 20 }}>
-              <SaveOwn bench={read} saving={start.saving} />
+              {keeping ? (
+                <SaveOwn bench={shown} saving={start.saving} />
+              ) : (
+                <Button onClick={() => setKeeping(true)}>{start.saving.id ? 'Save as the next version' : 'Save as ours'}</Button>
+              )}
             </div>
           )}
         </div>

@@ -36,7 +36,7 @@ export function SaveOwn({ bench, saving }: { bench: OnBench; saving: Saving }) {
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 520 }}>
       <h2>{saving.id ? 'Save the next version' : 'Save as ours'}</h2>
-      <Field form={form} name="name" label="What we call it" />
+      <Field form={form} name="name" label="What we call it" autoFocus />
       {!saving.id && (
         <Choice
           form={form}
@@ -49,7 +49,7 @@ export function SaveOwn({ bench, saving }: { bench: OnBench; saving: Saving }) {
       <Refusal message={form.refusal} />
       <div>
         <Button type="submit" variant="contained" disabled={form.busy}>
-          {saving.id ? 'Save this version' : 'Save as ours'}
+          Keep it
         </Button>
       </div>
     </form>
