@@ -13,26 +13,44 @@ export interface Instruction {
   readonly inStep: InStep | null;
 }
 
-/** Instructions for everyone in a session, worked out for its date and for today's door answers. */
+/** Instructions already worked out, by the rules that bear on a person, their comfort and the block: most people share them. */
+type Known = Map<string, Instruction | null>;
+
+/**
+ * Instructions for everyone in a session, worked out for its date and for today's door answers.
+ * @param known kept between calls for the same blocks, so that each is worked out once
+ */
 export function instructionsFor(
   people: readonly Member[],
   blocks: readonly Block[],
   date: IsoDate,
   naturalBreath: Millis,
   door?: DoorAnswers,
+  known: Known = new Map(),
 ): ReadonlyMap<string, readonly Instruction[]> {
   const bearing = bearingsByDate(door);
   return new Map(
-    people.map((person): [string, Instruction[]] => [
-      person.id,
-      blocks.flatMap((block): Instruction[] => {
-        const { advice } = adviceFor(person, bearing(person, date), block, naturalBreath);
-        if (advice.answer === 'clear') return [];
-        const inStep = advice.doing.kind === 'in step' ? advice.doing.inStep : null;
-        return [{ block: block.id, answer: advice.answer, text: instructionText(advice), inStep }];
-      }),
-    ]),
+    people.map((person): [string, Instruction[]] => {
+      const rules = bearing(person, date);
+      const alike = `${rules.map(({ rule }) => rule.id).join()} ${person.comfort.inhale} ${person.comfort.exhale}`;
+      return [
+        person.id,
+        blocks.flatMap((block): Instruction[] => {
+          const key = `${block.id} ${alike}`;
+          const found = known.get(key) ?? (known.has(key) ? null : instructionOf(adviceFor(person, rules, block, naturalBreath).advice, block));
+          known.set(key, found);
+          return found ? [found] : [];
+        }),
+      ];
+    }),
   );
+}
+
+/** Null when there is nothing to say: it is done as taught. */
+function instructionOf(advice: Advice, block: Block): Instruction | null {
+  if (advice.answer === 'clear') return null;
+  const inStep = advice.doing.kind === 'in step' ? advice.doing.inStep : null;
+  return { block: block.id, answer: advice.answer, text: instructionText(advice), inStep };
 }
 
 /** An instruction in words: what to do, never why. */
