@@ -92,6 +92,19 @@ function Piece({ piece, x, y, hatch, gaps }: Scale & { piece: StripPiece; hatch:
       />
     );
   }
+  const fill = kind === 'hold' || kind === 'pause' ? hatch : FILL[kind];
+  if (!gaps && !open) {
+    // A chip has dozens of rungs and a page dozens of chips: two paths a piece draw the same as two rectangles a rung.
+    const [ground, end] = [y(0).toFixed(1), (at: number) => (x(at) - 0.6).toFixed(1)];
+    const standing = rungs.map(({ from, to, level }) => `M${x(from).toFixed(1)} ${ground}V${y(level).toFixed(1)}H${end(to)}V${ground}Z`).join('');
+    const lying = rungs.map(({ from, to, level }) => `M${x(from).toFixed(1)} ${(y(level) + 0.5).toFixed(1)}H${end(to)}`).join('');
+    return (
+      <>
+        <path d={standing} fill={fill} />
+        <path d={lying} stroke={EDGE[kind]} strokeWidth="3" />
+      </>
+    );
+  }
   const gap = gaps ? 1.5 : 0.6;
   return (
     <g>
@@ -102,7 +115,7 @@ function Piece({ piece, x, y, hatch, gaps }: Scale & { piece: StripPiece; hatch:
             width={Math.max(0.5, x(rung.to) - x(rung.from) - gap)}
             y={y(rung.level)}
             height={Math.max(0, y(0) - y(rung.level))}
-            fill={kind === 'hold' || kind === 'pause' ? hatch : FILL[kind]}
+            fill={fill}
           />
           <rect
             x={x(rung.from)}
