@@ -6,7 +6,7 @@ const shared = { testEnvironment: 'node', transform, transformIgnorePatterns: ['
 
 module.exports = {
   projects: [
-    { displayName: 'core', ...shared, moduleNameMapper, testMatch: ['<rootDir>/src/core/**/*.test.ts'] },
+    { displayName: 'core', ...shared, moduleNameMapper, testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { displayName: 'server', ...shared, moduleNameMapper, testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },
   ],
 };
