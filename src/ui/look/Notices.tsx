@@ -16,7 +16,13 @@ export function Notices({ children }: { children: ReactNode }) {
   return (
     <Say value={setText}>
       {children}
-      <Snackbar open={text !== null} message={text} autoHideDuration={6000} onClose={(_, reason) => reason !== 'clickaway' && setText(null)} />
+      <Snackbar
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
+        open={text !== null}
+        message={text}
+        autoHideDuration={6000}
+        onClose={(_, reason) => reason !== 'clickaway' && setText(null)}
+      />
     </Say>
   );
 }

@@ -84,6 +84,9 @@ export const theme = createTheme({
     MuiFormHelperText: { styleOverrides: { root: { marginInline: 0, fontSize: '0.84rem' } } },
     MuiCheckbox: { defaultProps: { size: 'small' } },
     MuiRadio: { defaultProps: { size: 'small' } },
+    MuiSnackbarContent: {
+      styleOverrides: { root: { background: 'var(--dark-oak)', color: 'var(--plank)', borderRadius: 0, boxShadow: 'none', fontSize: '0.95rem' } },
+    },
     MuiDialog: { styleOverrides: { paper: { borderTop: '6px solid var(--oak)', boxShadow: 'none' } } },
     MuiLink: { defaultProps: { color: 'secondary', underline: 'always' }, styleOverrides: { root: { fontWeight: 600 } } },
   },

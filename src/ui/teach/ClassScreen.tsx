@@ -68,7 +68,7 @@ export function ClassScreen({ room, run, change }: Props) {
       <div className={styles.middle}>
         <Now moment={moment} />
       </div>
-      <aside className={styles.side}>
+      <aside className={styles.side} tabIndex={0}>
         <Place moment={moment} after={line.blocks[moment.segment.block + 1]?.name ?? null} />
         {[...(here?.patterns.values() ?? [])].slice(0, 2).map((inStep) => (
           <SecondPattern key={inStepText(inStep)} inStep={inStep} at={secondAt(line, position, inStep)} sided={moment.segment.side !== 'both'} />
@@ -86,6 +86,9 @@ export function ClassScreen({ room, run, change }: Props) {
           {said && <strong>{said} </strong>}
           {run.signs.length > 0 ? `${run.signs.length} stop ${run.signs.length === 1 ? 'sign' : 'signs'} marked. ` : ''}
           If dizzy, strained or uneasy: <strong>let go, breathe as you like.</strong>
+        </p>
+        <p className={styles.signs}>
+          Stop signs: {room.stopSigns.join(', ')}. {room.emergency}
         </p>
       </aside>
       <div className={styles.keys}>
