@@ -10,11 +10,11 @@ import { measureTyping } from './typing';
  * read, not asserted.
  */
 
-/** Median milliseconds of nine runs of about 20 ms each, after 400 ms of warming up. */
+/** Median milliseconds of nine runs of about 20 ms each, after a second and a half of warming up. */
 function median(work: () => unknown): number {
   let warm = 0;
-  for (const until = performance.now() + 400; performance.now() < until; warm += 1) work();
-  const repeats = Math.max(1, Math.round(warm / 20));
+  for (const until = performance.now() + 1500; performance.now() < until; warm += 1) work();
+  const repeats = Math.max(1, Math.round(warm / 75));
   const runs = Array.from({ length: 9 }, () => time(work, repeats) / repeats).sort((a, b) => a - b);
   return runs[4];
 }

@@ -1,4 +1,4 @@
-import type { Millis } from '../units';
+import { millis } from '../units';
 import type { Segment } from '../timing';
 import type { Cue, LineBlock, SheetOptions } from './types';
 import { wordsIn } from './words';
@@ -22,39 +22,38 @@ interface Wanted {
  * own cues of a block, the time left, the reminder to let go, and the stop signs once. What finds no silence in its block
  * is left out.
  */
-export function fillGaps(blocks: readonly LineBlock[], segments: readonly Segment[], cues: readonly Cue[], options: SheetOptions): readonly Cue[] {
-  const wanted = wantedIn(blocks, segments, options);
-  if (wanted.length === 0) return cues;
-  const perWord = 1000 / options.wordsPerSecond;
-  const filled: Cue[] = [];
-  let next = 0;
-  let from = 0;
-  for (let index = 0; index <= cues.length; index += 1) {
-    const cue = cues[index] as Cue | undefined;
-    const gapEnd = cue ? cue.at : Infinity;
-    while (next < wanted.length) {
-      const { at, say, kind, block } = wanted[next];
-      const blockEnd = blocks[block].end;
-      if (Math.max(at, from) >= blockEnd) {
-        next += 1;
-        continue;
-      }
-      const start = at === blocks[block].start && from <= at ? at : Math.max(at, from + AIR);
-      const until = start + wordsIn(say) * perWord;
-      if (until > blockEnd) {
-        next += 1;
-        continue;
-      }
-      if (until + AIR > gapEnd) break;
-      filled.push({ at: Math.round(start) as Millis, until: Math.round(until) as Millis, block, say, kind });
-      from = until;
-      next += 1;
-    }
-    if (!cue) break;
-    filled.push(cue);
-    from = cue.until;
+export class Silences {
+  private readonly wanted: readonly Wanted[];
+  private readonly perWord: number;
+  private next = 0;
+
+  constructor(
+    private readonly blocks: readonly LineBlock[],
+    segments: readonly Segment[],
+    options: SheetOptions,
+  ) {
+    this.wanted = options.loudness === 'silent' ? [] : wantedIn(blocks, segments, options);
+    this.perWord = 1000 / options.wordsPerSecond;
   }
-  return filled;
+
+  /** Adds to `cues` what can be said between two moments; the first line that does not fit waits for a later silence. */
+  fill(from: number, to: number, cues: Cue[]): void {
+    // Most silences are the breath between two counts: nothing fits, whatever waits.
+    if (to - from <= AIR + this.perWord) return;
+    let free = from;
+    while (this.next < this.wanted.length) {
+      const { at, say, kind, block } = this.wanted[this.next];
+      const { start: blockStart, end: blockEnd } = this.blocks[block];
+      const start = at === blockStart && free <= at ? at : Math.max(at, free + AIR);
+      const until = start + wordsIn(say) * this.perWord;
+      if (Math.max(at, free) < blockEnd && until <= blockEnd) {
+        if (until + AIR > to) return;
+        cues.push({ at: millis(start), until: millis(until), block, say, kind });
+        free = until;
+      }
+      this.next += 1;
+    }
+  }
 }
 
 /** What each block would like said, in the order of time. */

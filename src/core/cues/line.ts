@@ -1,7 +1,7 @@
 import { plainPatterns, type Dose, type Pattern } from '../pattern';
 import { readBlock, type Block } from '../plan';
 import { findPart, techniqueOf } from '../techniques';
-import { segmentsOf, timeBlock, type Pace, type Segment } from '../timing';
+import { segmentsOf, timeBlock, type BlockTiming, type Pace, type Segment } from '../timing';
 import { clockText, millis, type Millis } from '../units';
 import { cueSheet, DEFAULT_SHEET } from './sheet';
 import type { ClassLine, LineBlock, SheetOptions } from './types';
@@ -17,6 +17,8 @@ export interface Described {
   readonly pattern: Pattern;
   readonly dose: Dose;
   readonly pace: Pace;
+  /** Worked out here where it is not known already. */
+  readonly timing?: BlockTiming;
 }
 
 /**
@@ -35,46 +37,53 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
   const laid: LineBlock[] = [];
   const segments: Segment[] = [];
   let start = 0;
-  described.forEach(({ id, kind, name, family, detail, own, pattern, dose, pace }, index) => {
-    const timing = timeBlock(pattern, dose, pace);
+  described.forEach(({ id, kind, name, family, detail, own, pattern, dose, pace, timing = timeBlock(pattern, dose, pace) }, index) => {
     const end = millis(start + timing.planned);
-    const stretches = segmentsOf(pattern, dose, pace, { start, block: index });
-    for (const segment of stretches) segments.push(segment);
-    const done = stretches.at(-1)?.end ?? start;
-    if (done < end) segments.push({ ...FREE, start: millis(done), end, block: index });
+    segmentsOf(pattern, dose, pace, { start, block: index, timing, onto: segments });
+    const done = Math.max(start, segments.at(-1)?.end ?? 0);
+    if (done < end) segments.push(freeUntil(end, done, index));
     const holds = plainPatterns(pattern).some(
       (plain) => plain.kind === 'cycle' && plain.phases.some((phase) => phase.kind === 'hold' || phase.kind === 'empty'),
     );
     laid.push({ id, kind, name, family, detail, own, holds, start: millis(start), end, sets: timing.sets, tempo: pace.tempo });
     start = end;
   });
-  return { blocks: laid, segments, ...cueSheet(laid, segments, options), total: millis(start) };
+  const { cues, crowded } = cueSheet(laid, segments, options);
+  return { blocks: laid, segments, cues, crowded, total: millis(start) };
 }
 
 function describe(block: Block, naturalBreath: Millis): Described {
+  const { id, kind } = block;
   const { name, pattern, dose, pace, timing } = readBlock(block, naturalBreath);
-  const common = { id: block.id, kind: block.kind, name, pattern, dose, pace };
-  if (block.kind !== 'technique') return { ...common, family: block.part, detail: clockText(timing.planned), own: findPart(block.part)?.cues ?? [] };
+  if (block.kind !== 'technique') {
+    const own = findPart(block.part)?.cues ?? [];
+    return { id, kind, name, family: block.part, detail: clockText(timing.planned), own, pattern, dose, pace, timing };
+  }
   const { of } = techniqueOf(block.technique);
-  return { ...common, family: of.id, detail: `${block.pattern} · ${block.dose}`, own: of.cues };
+  return { id, kind, name, family: of.id, detail: `${block.pattern} · ${block.dose}`, own: of.cues, pattern, dose, pace, timing };
 }
 
-const FREE: Segment = {
-  start: millis(0),
-  end: millis(0),
-  part: 'natural',
-  kind: null,
-  counts: null,
-  side: 'both',
-  manner: null,
-  route: null,
-  open: false,
-  say: [],
-  set: 0,
-  round: 0,
-  cycle: 0,
-  of: 0,
-  stage: 0,
-  guided: false,
-  block: 0,
-};
+/** Natural breathing to the end of a block. */
+function freeUntil(end: Millis, start: number, block: number): Segment {
+  return {
+    start: millis(start),
+    end,
+    part: 'natural',
+    kind: null,
+    counts: null,
+    side: 'both',
+    manner: null,
+    route: null,
+    open: false,
+    say: NOTHING,
+    set: 0,
+    round: 0,
+    cycle: 0,
+    of: 0,
+    stage: 0,
+    guided: false,
+    block,
+  };
+}
+
+const NOTHING: readonly never[] = [];

@@ -1,5 +1,5 @@
-import type { Millis } from '../units';
-import { fillGaps } from './fill';
+import { millis } from '../units';
+import { Silences } from './fill';
 import type { Segment } from '../timing';
 import type { Crowded, Cue, LineBlock, Sheet, SheetOptions } from './types';
 import { callText, ownCall, PARTS, wordsIn } from './words';
@@ -12,21 +12,33 @@ export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2
  * reminder to let go, and the stop signs once. No two cues overlap.
  */
 export function cueSheet(blocks: readonly LineBlock[], segments: readonly Segment[], options: SheetOptions = DEFAULT_SHEET): Sheet {
-  const writer = new Writer(blocks, options);
+  const silences = new Silences(blocks, segments, options);
+  const writer = new Writer(blocks, options, silences);
   for (let index = 0; index < segments.length; index += 1) writer.segment(segments[index], segments[index - 1], segments[index + 1]);
-  const cues = options.loudness === 'silent' ? writer.cues : fillGaps(blocks, segments, writer.cues, options);
-  return { cues, crowded: [...writer.crowded.values()] };
+  writer.end();
+  return { cues: writer.cues, crowded: [...writer.crowded.values()] };
 }
 
-/** How a phase is called: the words, how long they take of which room, and whether its counts are spoken after it. */
+/** How a phase is called: the words, how long they take of which room, and the counts that are spoken after them. */
 interface Choice {
+  /** A phase that is called in this way; others like it are called alike. */
+  readonly like: Segment;
   readonly text: string;
   readonly length: number;
   readonly room: number;
-  readonly counted: boolean;
+  readonly counts: readonly Counted[];
   /** Whether it is all that was wanted, so that something may stand before it. */
   readonly whole: boolean;
 }
+
+/** A count, from the start of its phase. */
+interface Counted {
+  readonly at: number;
+  readonly until: number;
+  readonly say: string;
+}
+
+const SILENT: readonly Counted[] = [];
 
 /** What opens a segment besides its call. */
 interface Opening {
@@ -34,14 +46,17 @@ interface Opening {
   readonly kind: Cue['kind'];
 }
 
-const KINDS = ['in', 'hold', 'out', 'empty', 'pause', 'pumps'] as const;
-const SIDES = ['both', 'left', 'right'] as const;
-const MANNERS = [null, 'throat', 'strong throat', 'narrowed', 'hiss', 'hum', 'sigh', 'released'] as const;
-
-/** A number that is the same for phases that are called alike in one block. */
-function keyOf({ kind, side, manner, open, counts, start, end, say }: Segment): number {
-  const how = ((KINDS.indexOf(kind ?? 'in') * 3 + SIDES.indexOf(side)) * 8 + MANNERS.indexOf(manner)) * 4 + (open ? 1 : 0) + (say.length > 0 ? 2 : 0);
-  return (how * 512 + (counts ?? 0)) * 1_000_000 + (end - start);
+/** Whether two phases of one block are called alike. */
+function alike(a: Segment, b: Segment): boolean {
+  return (
+    a.kind === b.kind &&
+    a.side === b.side &&
+    a.end - a.start === b.end - b.start &&
+    a.counts === b.counts &&
+    a.manner === b.manner &&
+    a.open === b.open &&
+    a.say === b.say
+  );
 }
 
 class Writer {
@@ -50,12 +65,14 @@ class Writer {
   private readonly perWord: number;
   private busyUntil = 0;
   private readonly worded: boolean;
-  private readonly chosen = new Map<number, Choice | null>();
+  /** The calls of the present block. */
+  private chosen: Choice[] = [];
   private chosenFor = -1;
 
   constructor(
     private readonly blocks: readonly LineBlock[],
     private readonly options: SheetOptions,
+    private readonly silences: Silences,
   ) {
     this.perWord = 1000 / options.wordsPerSecond;
     this.worded = Object.keys(options.wording).length > 0;
@@ -102,29 +119,30 @@ class Writer {
   private call(segment: Segment, opening: Opening | null, counts: number): void {
     const { start, end, block } = segment;
     if (block !== this.chosenFor) {
-      this.chosen.clear();
+      this.chosen = [];
       this.chosenFor = block;
     }
-    const key = keyOf(segment);
-    let choice = this.chosen.get(key);
-    if (choice === undefined) {
-      choice = this.choose(segment, counts);
-      // Wording of a studio's own may name the round, and so is chosen each time.
-      if (!this.worded) this.chosen.set(key, choice);
-    }
-    if (choice === null) return;
+    const choice = this.known(segment) ?? this.choose(segment, counts);
+    if (choice.text === '') return;
     const together = opening && choice.whole ? choice.length + wordsIn(opening.text) * this.perWord : Infinity;
     if (opening && together <= choice.room) this.place(start, end, block, 'round', `${opening.text}. ${choice.text}`, together);
     else this.place(start, end, block, 'call', choice.text, choice.length);
     if (opening && segment.stage > 1 && together > choice.room) this.crowd(block, opening.text, '');
-    if (choice.counted) this.counts(segment, counts, choice.room);
+    for (const { at, until, say } of choice.counts) {
+      if (start + at >= this.busyUntil) this.write(start + at, start + until, block, say, 'count');
+    }
+  }
+
+  private known(segment: Segment): Choice | undefined {
+    for (const choice of this.chosen) if (alike(choice.like, segment)) return choice;
+    return undefined;
   }
 
   /**
    * The longest wording of a call that can be said before the second count. A call that needs more than a count is said with
    * its number instead, and nothing is counted over it.
    */
-  private choose(segment: Segment, counts: number): Choice | null {
+  private choose(segment: Segment, counts: number): Choice {
     const { start, end, block, side } = segment;
     const own = this.worded ? ownCall(this.options.wording, this.blocks[block].family, segment) : null;
     const short = callText({ ...segment, counts: null, manner: null, open: false });
@@ -138,28 +156,34 @@ class Writer {
       const counted = texts === spoken;
       if (!counted && counts > 1) this.crowd(block, `${wanted}, with its counts`, text);
       else if (text !== wanted) this.crowd(block, wanted, text);
-      return { text, length: wordsIn(text) * this.perWord, room, counted, whole: text === wanted };
+      return this.keep({
+        like: segment,
+        text,
+        length: wordsIn(text) * this.perWord,
+        room,
+        counts: counted ? this.counts(segment, counts, room) : SILENT,
+        whole: text === wanted,
+      });
     }
     this.crowd(block, wanted, '');
-    return null;
+    return this.keep({ like: segment, text: '', length: 0, room: 0, counts: SILENT, whole: false });
+  }
+
+  /** Wording of a studio's own may name the round, and so is chosen each time. */
+  private keep(choice: Choice): Choice {
+    if (!this.worded) this.chosen.push(choice);
+    return choice;
   }
 
   /** The first count is the call itself; up on the inhale, down in holds and on the exhale. */
-  private counts({ start, kind, block }: Segment, counts: number, each: number): void {
+  private counts({ kind }: Segment, counts: number, each: number): Counted[] {
     const length = Math.min(each, this.perWord);
     const up = kind === 'in';
-    for (let count = 2; count <= counts; count += 1) {
-      const at = start + (count - 1) * each;
-      if (at < this.busyUntil) continue;
-      this.cues.push({
-        at: Math.round(at) as Millis,
-        until: Math.round(at + length) as Millis,
-        block,
-        say: NUMBERS[up ? count : counts + 1 - count] ?? String(up ? count : counts + 1 - count),
-        kind: 'count',
-      });
-      this.busyUntil = at + length;
-    }
+    return Array.from({ length: Math.max(0, counts - 1) }, (_, index) => {
+      const at = (index + 1) * each;
+      const say = up ? index + 2 : counts - 1 - index;
+      return { at: Math.round(at), until: Math.round(at + length), say: NUMBERS[say] ?? String(say) };
+    });
   }
 
   /** Lines said in a phase: where they were put, else spread evenly behind the call. */
@@ -190,8 +214,18 @@ class Writer {
   private place(at: number, end: number, block: number, kind: Cue['kind'], say: string, length: number): void {
     const until = at + length;
     if (at < this.busyUntil || until > end) return this.crowd(block, say, '');
-    this.cues.push({ at: Math.round(at) as Millis, until: Math.round(until) as Millis, block, say, kind });
+    this.write(at, until, block, say, kind);
+  }
+
+  private write(at: number, until: number, block: number, say: string, kind: Cue['kind']): void {
+    this.silences.fill(this.busyUntil, at, this.cues);
+    this.cues.push({ at: millis(at), until: millis(until), block, say, kind });
     this.busyUntil = until;
+  }
+
+  /** What still waits is said in the silence at the end. */
+  end(): void {
+    this.silences.fill(this.busyUntil, Infinity, this.cues);
   }
 
   private crowd(block: number, wanted: string, spare: string): void {

@@ -13,7 +13,7 @@ import {
   type Side,
 } from '../pattern';
 import { millis, type Millis } from '../units';
-import { restMillis, sideInCycle, timeBlock } from './block';
+import { restMillis, sideInCycle, timeBlock, type BlockTiming } from './block';
 import { lengthSpan, stageSpan, type CountedPattern, type Pace, type TimedPattern } from './spans';
 
 /** What a stretch of a block is for. */
@@ -62,7 +62,16 @@ function isGuided(guided: Guided | null, set: number, round: number, of: number)
   return round <= guided.first || (guided.last && round === of);
 }
 
-const AT_ONCE = { start: 0, block: 0 };
+interface From {
+  readonly start: number;
+  readonly block: number;
+  /** The block's timing, where it is known already. */
+  readonly timing?: BlockTiming;
+  /** A line to write on, where this block comes after others. */
+  readonly onto?: Segment[];
+}
+
+const AT_ONCE: From = { start: 0, block: 0 };
 
 /**
  * Writes a block out as the stretches of time it is made of, open lengths at their longest.
@@ -70,20 +79,20 @@ const AT_ONCE = { start: 0, block: 0 };
  * @param from where the block starts, and its place in a class
  * @example segmentsOf(mustParsePattern('4:7:8'), mustParseDose('4 rounds'), pace).length // 12
  */
-export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: { readonly start: number; readonly block: number } = AT_ONCE): Segment[] {
-  const timing = timeBlock(pattern, dose, pace);
+export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: From = AT_ONCE): Segment[] {
+  const timing = from.timing ?? timeBlock(pattern, dose, pace);
   const room = roomPattern(pattern);
-  const line = new Line(pace, from.start, from.block);
+  const line = new Line(pace, from.start, from.block, from.onto ?? []);
   if (room.kind === 'natural') {
     line.add(stretch('natural', timing.planned), OUTSIDE);
     return line.segments;
   }
-  if (!timing.fits) return [];
+  if (!timing.fits) return line.segments;
   line.phases('lead-in', room.leadIn, OUTSIDE);
   for (let set = 1; set <= timing.sets; set += 1) {
     line.phases('entry', room.entry, { ...OUTSIDE, set });
     for (let round = 1; round <= timing.rounds; round += 1) {
-      const place = { ...OUTSIDE, set, round, of: timing.rounds, guided: isGuided(dose.guided, set, round, timing.rounds) };
+      const place = { set, round, cycle: 0, of: timing.rounds, stage: 0, guided: isGuided(dose.guided, set, round, timing.rounds) };
       addRound(line, room, timing.cyclesPerRound, place);
       const lastRound = round === timing.rounds;
       const rests = dose.rest?.every === 'round' || lastRound;
@@ -96,12 +105,14 @@ export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: { rea
 }
 
 class Line {
-  readonly segments: Segment[] = [];
+  private readonly straight = new Map<readonly Phase[], readonly Stretch[]>();
+  private readonly crossed = new Map<readonly Phase[], readonly Stretch[]>();
 
   constructor(
     readonly pace: Pace,
     private at: number,
     private readonly block: number,
+    readonly segments: Segment[],
   ) {}
 
   /** Milliseconds up to here. */
@@ -109,7 +120,7 @@ class Line {
     return this.at;
   }
 
-  add(stretched: Stretch, place: Place): void {
+  add(stretched: Stretch, place: Place, cycle = place.cycle): void {
     const { ms } = stretched;
     if (ms <= 0) return;
     const start = this.at;
@@ -128,7 +139,7 @@ class Line {
       say: stretched.say,
       set: place.set,
       round: place.round,
-      cycle: place.cycle,
+      cycle,
       of: place.of,
       stage: place.stage,
       guided: place.guided,
@@ -137,20 +148,33 @@ class Line {
   }
 
   /** @param passed how many cycles came before in the set, for sides that alternate */
-  phases(part: Part, phases: readonly Phase[], place: Place, passed = 0, alternating = false): void {
-    for (const phase of phases) {
-      for (let turn = 0; turn < phase.repeat; turn += 1) {
-        this.add(phaseStretch(part, phase, this.pace, sideInCycle(phase.side, alternating, passed)), place);
-        if (phase.gap) this.add(stretch('changeover', phase.gap.seconds * 1000), place);
-      }
+  phases(part: Part, phases: readonly Phase[], place: Place, passed = 0, alternating = false, cycle = place.cycle): void {
+    if (phases.length === 0) return;
+    for (const stretched of this.stretches(part, phases, alternating && passed % 2 === 1)) this.add(stretched, place, cycle);
+  }
+
+  /** What a list of phases is made of, worked out once for each of its two sides: cycles repeat. */
+  private stretches(part: Part, phases: readonly Phase[], crossed: boolean): readonly Stretch[] {
+    const kept = crossed ? this.crossed : this.straight;
+    let made = kept.get(phases);
+    if (made === undefined) {
+      made = phases.flatMap((phase) => {
+        const once = [
+          phaseStretch(part, phase, this.pace, sideInCycle(phase.side, crossed, 1)),
+          ...(phase.gap ? [stretch('changeover', phase.gap.seconds * 1000)] : []),
+        ];
+        return Array.from({ length: phase.repeat }, () => once).flat();
+      });
+      kept.set(phases, made);
     }
+    return made;
   }
 }
 
 function addRound(line: Line, pattern: TimedPattern, cycles: number, place: Place): void {
   for (let cycle = 1; cycle <= cycles; cycle += 1) {
     if (pattern.kind === 'stages') addStages(line, pattern.stages, place);
-    else addCycle(line, pattern, { ...place, cycle }, (place.round - 1) * cycles + cycle - 1);
+    else addCycle(line, pattern, place, cycle, (place.round - 1) * cycles + cycle - 1);
   }
 }
 
@@ -162,33 +186,34 @@ function addStages(line: Line, stages: Extract<TimedPattern, { kind: 'stages' }>
     const at = { ...place, stage: index + 1, of: rounds, guided: false };
     const aloud = stage.amount.unit === 'rounds' && stage.amount.guided !== null ? stage.amount.guided : GUIDED_ROUNDS;
     if (stage.pattern.kind === 'natural') return line.add(stretch('natural', total.high), { ...at, round: 0 });
-    for (let round = 1; round <= rounds; round += 1) addCycle(line, stage.pattern, { ...at, round, cycle: 1, guided: round <= aloud }, round - 1);
+    for (let round = 1; round <= rounds; round += 1) addCycle(line, stage.pattern, { ...at, round, guided: round <= aloud }, 1, round - 1);
     const left = began + total.high - line.now;
     line.add(stretch('natural', left), { ...at, round: 0 });
   });
 }
 
-function addCycle(line: Line, pattern: CountedPattern, place: Place, passed: number): void {
+function addCycle(line: Line, pattern: CountedPattern, place: Place, cycle: number, passed: number): void {
   if (pattern.kind === 'pumps') {
     const ms = millis((pattern.pumps * 60_000) / pattern.perMinute);
-    line.add({ ...stretch('round', ms), kind: 'pumps', counts: pattern.pumps }, place);
+    line.add({ ...stretch('round', ms), kind: 'pumps', counts: pattern.pumps }, place, cycle);
   } else if (pattern.kind === 'connected') {
-    for (const seconds of [...Array<number>(4).fill(pattern.shortSeconds), pattern.longSeconds]) addConnected(line, seconds, pattern.route, place);
+    for (const seconds of [...Array<number>(4).fill(pattern.shortSeconds), pattern.longSeconds])
+      addConnected(line, seconds, pattern.route, place, cycle);
   } else {
     const phases = gridRounds(pattern) > 1 ? phasesInRound(pattern, place.round - 1) : pattern.phases;
-    line.phases('round', phases, place, passed, pattern.alternating);
+    line.phases('round', phases, place, passed, pattern.alternating, cycle);
     if (!pattern.recovery) return;
     const open = pattern.recovery.low !== pattern.recovery.high;
-    line.add({ ...stretch('recover', pattern.recovery.high * line.pace.naturalBreath), open }, place);
+    line.add({ ...stretch('recover', pattern.recovery.high * line.pace.naturalBreath), open }, place, cycle);
   }
 }
 
 /** A connected breath is half inhale and half exhale, with nothing between. */
-function addConnected(line: Line, seconds: number, route: Route, place: Place): void {
+function addConnected(line: Line, seconds: number, route: Route, place: Place, cycle: number): void {
   const whole = millis(seconds * 1000);
   const half = millis(whole / 2);
-  line.add({ ...stretch('round', half), kind: 'in', route }, place);
-  line.add({ ...stretch('round', whole - half), kind: 'out', route }, place);
+  line.add({ ...stretch('round', half), kind: 'in', route }, place, cycle);
+  line.add({ ...stretch('round', whole - half), kind: 'out', route }, place, cycle);
 }
 
 function phaseStretch(part: Part, phase: Phase, pace: Pace, side: Side): Stretch {

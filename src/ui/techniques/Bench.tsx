@@ -11,7 +11,7 @@ import { millis } from '@/core/units';
 import { claimsIn } from '@/core/wording';
 import styles from './Bench.module.css';
 import { Listen } from './Listen';
-import { Reading, type OnBench } from './Reading';
+import { Reading, Screened, type OnBench } from './Reading';
 import { SaveOwn, type Saving } from './SaveOwn';
 import { Tools } from './Tools';
 
@@ -34,7 +34,6 @@ export function Bench(start: Props) {
   const [doseLine, setDoseLine] = useState(start.dose);
   const [seconds, setSeconds] = useState(String(start.tempo / 1000));
   const [beside, setBeside] = useState<string | null>(null);
-  const [keeping, setKeeping] = useState(false);
   const tempo = Math.round(Number(seconds) * 1000);
   const tempoWrong = !(tempo >= TEMPO_LIMITS.low && tempo <= TEMPO_LIMITS.high);
   const parsed = useMemo(() => parsePattern(line), [line]);
@@ -66,31 +65,52 @@ export function Bench(start: Props) {
           </Button>
         </div>
       )}
-      {shown && (
-        <div className={read ? undefined : styles.stale} data-testid="reading">
-          <Reading bench={shown} other={compared} />
-          {!other && (
-            <p style={{ margin: '14px 0' }}>
-              <Button size="small" onClick={() => setBeside(line)}>
-                Compare with another
-              </Button>
-            </p>
-          )}
-          <Listen bench={shown} family={start.family} cues={start.cues} speech={start.speech} />
-          {start.saving && (
-            <div style={{ marginTop: 20 }}>
-              {keeping ? (
-                <SaveOwn bench={shown} saving={start.saving} />
-              ) : (
-                <Button onClick={() => setKeeping(true)}>{start.saving.id ? 'Save as the next version' : 'Save as ours'}</Button>
-              )}
-            </div>
+      {shown && <Result bench={shown} compared={compared} comparing={other !== null} onCompare={setBeside} start={start} />}
+    </div>
+  );
+}
+
+interface ResultProps {
+  readonly bench: OnBench;
+  readonly compared: OnBench | null;
+  readonly comparing: boolean;
+  readonly onCompare: (line: string) => void;
+  readonly start: Props;
+}
+
+/** What stands under the line. It follows in steps of its own, so that no single one keeps a key waiting. */
+const Result = memo(function Result({ bench, compared, comparing, onCompare, start }: ResultProps) {
+  const [keeping, setKeeping] = useState(false);
+  const screened = useDeferredValue(bench);
+  const taken = useDeferredValue(screened);
+  return (
+    <div data-testid="reading">
+      <Reading bench={bench} other={compared} />
+      <div className={styles.later}>
+        <Screened bench={screened} />
+      </div>
+      {!comparing && (
+        <p style={{ margin: '14px 0' }}>
+          <Button size="small" onClick={() => onCompare(formatPattern(bench.pattern))}>
+            Compare with another
+          </Button>
+        </p>
+      )}
+      <div className={styles.later}>
+        <Listen bench={taken} family={start.family} cues={start.cues} speech={start.speech} />
+      </div>
+      {start.saving && (
+        <div style={{ marginTop: 20 }}>
+          {keeping ? (
+            <SaveOwn bench={bench} saving={start.saving} />
+          ) : (
+            <Button onClick={() => setKeeping(true)}>{start.saving.id ? 'Save as the next version' : 'Save as ours'}</Button>
           )}
         </div>
       )}
     </div>
   );
-}
+});
 
 interface AmountProps {
   readonly dose: string;
@@ -178,7 +198,7 @@ function Stumble({ line, problem }: { line: string; problem: Problem }) {
         <mark>{line.slice(problem.at, problem.at + problem.length) || ' '}</mark>
         {line.slice(problem.at + problem.length)}
       </pre>
-      <span className="error">{problemText(problem)}</span>
+      <span className="error">{problemText(problem)}</span> <span className="soft">Below stands what read last.</span>
     </>
   );
 }

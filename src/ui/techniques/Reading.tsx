@@ -16,12 +16,9 @@ export interface OnBench {
   readonly tags: readonly Tag[];
 }
 
-/** What a pattern comes to: strip, figures with their working, what screening would say, and what keeps step without a hold. */
+/** What a pattern comes to: strip, and figures with their working. */
 export const Reading = memo(function Reading({ bench, other }: { bench: OnBench; other: OnBench | null }) {
-  const { pattern, dose, pace, tags } = bench;
-  const features = featuresOf(pattern, dose, pace, tags);
-  const [inStep] = keepInStep(pattern, pace.tempo, () => true);
-  const holds = features.holdInSeconds + features.holdOutSeconds > 0;
+  const { pattern, dose, pace } = bench;
   return (
     <>
       <div className="sheet">
@@ -29,20 +26,29 @@ export const Reading = memo(function Reading({ bench, other }: { bench: OnBench;
       </div>
       <Figures figures={figuresOf(pattern, dose, pace)} />
       {other && <Compared one={bench} other={other} />}
-      <div className={styles.columns}>
-        <section>
-          <h2>What screening says</h2>
-          <Outlook lines={outlook(features)} />
-        </section>
-        {holds && inStep && (
-          <section>
-            <h2>In step without the hold</h2>
-            <p className="num">{inStepText(inStep)}</p>
-            <p className="small soft">ends each cycle with the room</p>
-          </section>
-        )}
-      </div>
     </>
+  );
+});
+
+/** What screening would say, and what keeps step without a hold. */
+export const Screened = memo(function Screened({ bench: { pattern, dose, pace, tags } }: { bench: OnBench }) {
+  const features = featuresOf(pattern, dose, pace, tags);
+  const [inStep] = keepInStep(pattern, pace.tempo, () => true);
+  const holds = features.holdInSeconds + features.holdOutSeconds > 0;
+  return (
+    <div className={styles.columns}>
+      <section>
+        <h2>What screening says</h2>
+        <Outlook lines={outlook(features)} />
+      </section>
+      {holds && inStep && (
+        <section>
+          <h2>In step without the hold</h2>
+          <p className="num">{inStepText(inStep)}</p>
+          <p className="small soft">ends each cycle with the room</p>
+        </section>
+      )}
+    </div>
   );
 });
 
