@@ -88,10 +88,16 @@ for (const text of [
 const half = layOut([technique(1, 'alternate-4-6', 'in 4 left, out 6 right, alternating', '90 rounds of 2')], natural);
 const started = performance.now();
 let bytes = 0;
-for (const chunk of wavChunks(half.segments)) bytes += chunk.length;
+let beside = 0;
+const before = process.memoryUsage();
+for (const chunk of wavChunks(half.segments)) {
+  bytes += chunk.length;
+  const { heapUsed, arrayBuffers } = process.memoryUsage();
+  beside = Math.max(beside, heapUsed - before.heapUsed + arrayBuffers - before.arrayBuffers);
+}
 const took = performance.now() - started;
 console.log(
-  `\n${Math.round(half.total / 60_000)} minutes of pacing track: ${(bytes / 1e6).toFixed(0)} MB in ${took.toFixed(0)} ms, ${Math.round(half.total / took)} × faster than real time (aim: at least 200)`,
+  `\n${Math.round(half.total / 60_000)} minutes of pacing track: ${(bytes / 1e6).toFixed(0)} MB in ${took.toFixed(0)} ms, ${Math.round(half.total / took)} × faster than real time (aim: at least 200), at most ${(beside / 1e6).toFixed(1)} MB beside the finished file (aim: under 50)`,
 );
 
 const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';

@@ -1,4 +1,5 @@
 import { array, boolean, object, string, number, type InferType } from 'yup';
+import { QUESTION_IDS } from '@/core/conventions';
 import { LOUDNESS, WORDED, wordingProblem } from '@/core/cues';
 import { ASKED, STOP_SIGNS } from '@/core/screening';
 import { FAMILIES, findPart, findTechnique } from '@/core/techniques';
@@ -35,7 +36,7 @@ export const personForm = object({
 const technique = () =>
   string()
     .required('Please choose a technique.')
-    .test('technique', 'No such technique.', (value) => findTechnique(value) !== null);
+    .test('technique', 'No such technique.', (value) => value == null || findTechnique(value) !== null);
 
 export const cohortForm = object({
   name: line('the cohort a name', 60),
@@ -156,18 +157,32 @@ export const closureForm = object({
 
 export const removeForm = object({ id: id() });
 
-export const conventionsForm = object({
+/** The length of a natural breath alone, for looking ahead at what it would change. */
+export const paceForm = object({
+  naturalSeconds: number()
+    .typeError('A natural breath is a number of seconds.')
+    .required('Please give the natural breath.')
+    .min(1.5, 'At least 1.5 s.')
+    .max(15, 'At most 15 s.'),
+});
+
+export const schoolsForm = object({
+  version: number().required().integer(),
+  /** The technique whose own ways these are; null for the studio's. */
+  technique: technique().nullable().default(null),
+  ways: array()
+    .of(object({ question: oneOf(QUESTION_IDS), way: string().nullable().default(null).max(80) }))
+    .max(QUESTION_IDS.length)
+    .required(),
+});
+
+export const conventionsForm = paceForm.shape({
   version: number().required().integer(),
   tempoSeconds: number()
     .typeError('Tempo is a number of seconds.')
     .required('Please give the tempo.')
     .min(0.4, 'A count of at least 0.4 s.')
     .max(3, 'A count of at most 3 s.'),
-  naturalSeconds: number()
-    .typeError('A natural breath is a number of seconds.')
-    .required('Please give the natural breath.')
-    .min(1.5, 'At least 1.5 s.')
-    .max(15, 'At most 15 s.'),
 });
 
 export const speechForm = object({

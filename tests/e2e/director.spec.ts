@@ -277,3 +277,20 @@ test('own ways come in from a file, and a file with a bad row does not', async (
   await page.getByRole('button', { name: 'Take our ways along' }).click();
   expect((await along).suggestedFilename()).toBe('own-ways.json');
 });
+
+test('a director chooses a school, sees what it changes first, and a technique keeps its own way', async ({ page }) => {
+  await signInAs(page, 'director', '/studio');
+  const schools = page.getByRole('region', { name: 'Our schools' });
+  await schools.getByLabel('Which side does alternate nostril begin and end on?').selectOption('right and right');
+  await expect(schools.getByText('8 techniques change')).toBeVisible();
+  await expect(schools.getByRole('row', { name: /Alternate nostril 4:6/ })).toContainText('in 4 right, out 6 left, alternating');
+  await accessible(page);
+  await schools.getByRole('button', { name: 'Save our schools' }).click();
+  await expect(page.getByText('Sessions that are already planned keep')).toBeVisible();
+  await page.goto('/techniques/alternate-4-6');
+  await expect(page.getByLabel('Pattern')).toHaveValue('in 4 right, out 6 left, alternating');
+  await page.getByLabel('Which side does alternate nostril begin and end on?').selectOption('left and left');
+  await expect(page.getByText('Then: in 4 left, out 6 right, alternating')).toBeVisible();
+  await page.getByRole('button', { name: 'Save for this technique' }).click();
+  await expect(page.getByLabel('Pattern')).toHaveValue('in 4 left, out 6 right, alternating');
+});

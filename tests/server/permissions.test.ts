@@ -19,6 +19,7 @@ import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { readLobby } from '../../src/server/usecases/readLobby';
 import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
+import { plannedTechniques, previewPace, saveSchools } from '../../src/server/usecases/studio/schools';
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import {
@@ -80,6 +81,9 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['logClass', 'DLT', (desk) => logClass(desk, {})],
   ['readStudio', 'D', (desk) => readStudio(desk)],
   ['saveConventions', 'D', (desk) => saveConventions(desk, {})],
+  ['saveSchools', 'D', (desk) => saveSchools(desk, {})],
+  ['plannedTechniques', 'D', (desk) => plannedTechniques(desk)],
+  ['previewPace', 'D', (desk) => previewPace(desk, {})],
   ['saveSpeech', 'D', (desk) => saveSpeech(desk, {})],
   ['addClosure', 'D', (desk) => addClosure(desk, {})],
   ['removeClosure', 'D', (desk) => removeClosure(desk, { id: nobody })],

@@ -9,7 +9,9 @@ import { members } from '../../src/server/repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf } from '../../src/server/repositories/courses';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
+import { NO_CHANGES } from '../../src/core/conventions';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
+import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
 import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
 import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
@@ -19,6 +21,7 @@ import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { settingOf } from '../../src/server/usecases/setting';
 import { addClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { previewPace, saveSchools } from '../../src/server/usecases/studio/schools';
 import { archiveOwnWay, exportOwnWays, importOwnWays, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../../src/server/usecases/teach/logClass';
@@ -308,6 +311,44 @@ test('the studio’s own calls are checked, kept, and said in its plans', async 
   expect((await readPlan(await director(), session.id)).cues.map(({ say }) => say)).toEqual(
     expect.arrayContaining(['Release left', 'Release right']),
   );
+});
+
+test('a studio chooses its schools: taught so from now on, planned sessions stay as they are', async () => {
+  const director = () => deskOf('director');
+  const before = await readStudio(await director());
+  const { version } = before.studio;
+  const right = [{ question: 'alternate side', way: 'right and right' }];
+  const chosen = { version, technique: null, ways: right };
+  expect(await answerOf(saveSchools(await director(), { ...chosen, ways: [{ question: 'hand', way: 'third' }] }))).toBe('invalid');
+  expect(before.planned['alternate-4-4']).toBeGreaterThan(0);
+  const planned = async () => {
+    const { boat } = await demo(await director());
+    const sessions = await sessionsOf(await director(), [boat.id]);
+    return JSON.stringify(sessions.map(({ blocks }) => blocks));
+  };
+  const kept = await planned();
+  await saveSchools(await director(), chosen);
+  expect(await answerOf(saveSchools(await director(), chosen))).toBe('clash');
+  expect(await planned()).toBe(kept);
+  const patternOf = async (id: string) => (await prepareCourse(await director())).techniques.find((technique) => technique.id === id)?.pattern;
+  expect(await patternOf('alternate-4-6')).toBe('in 4 right, out 6 left, alternating');
+  await saveSchools(await director(), {
+    version: version + 1,
+    technique: 'alternate-4-6',
+    ways: [{ question: 'alternate side', way: 'left and left' }],
+  });
+  expect(await patternOf('alternate-4-6')).toBe('in 4 left, out 6 right, alternating');
+  expect(await patternOf('alternate-4-4')).toBe('in 4 right, out 4 left, alternating');
+  await saveSchools(await director(), { version: version + 2, technique: 'alternate-4-6', ways: [] });
+  expect(await patternOf('alternate-4-6')).toBe('in 4 right, out 6 left, alternating');
+  await saveSchools(await director(), { version: version + 3, technique: null, ways: [{ question: 'alternate side', way: 'left and left' }] });
+  expect((await readStudio(await deskOf('stranger'))).studio.schools).toEqual(NO_CHANGES);
+});
+
+test('another natural breath says which planned sessions it stretches', async () => {
+  const lines = await previewPace(await deskOf('director'), { naturalSeconds: 8 });
+  expect(lines.every((line) => /^.+, \w{3} \d+ \w{3}: \d+ → \d+ min of \d+/.test(line))).toBe(true);
+  expect(await previewPace(await deskOf('director'), { naturalSeconds: 4 })).toEqual([]);
 });
 
 function goal(technique: string) {

@@ -1,10 +1,19 @@
 'use server';
 
 import { reply } from '@/app/edge';
+import { previewPace, saveSchools } from '@/server/usecases/studio/schools';
 import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '@/server/usecases/studio/changeStudio';
 
 export async function saveConventionsAction(input: unknown) {
   return reply((desk) => saveConventions(desk, input));
+}
+
+export async function saveSchoolsAction(input: unknown) {
+  return reply((desk) => saveSchools(desk, input));
+}
+
+export async function previewPaceAction(input: unknown) {
+  return reply((desk) => previewPace(desk, input));
 }
 
 export async function saveSpeechAction(input: unknown) {

@@ -21,6 +21,7 @@ const setting = (over: Partial<CourseSetting> = {}): CourseSetting => ({
   already: new Set(['natural', 'belly', 'deepened']),
   tempo: 1000,
   naturalBreath: millis(4000),
+  taught: techniqueOf,
   tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }),
   qualified: new Set(FAMILIES.map(({ id }) => id)),
   ...over,

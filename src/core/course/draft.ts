@@ -118,7 +118,7 @@ class Run {
       if (chosen.length < MOST_TECHNIQUES && this.fits(session, [...chosen, block])) chosen.push(block);
       return chosen.includes(block);
     };
-    const fresh = this.candidates(session).find((id) => put(newTechniqueBlock(techniqueOf(id), this.setting.tempo, this.newId())));
+    const fresh = this.candidates(session).find((id) => put(newTechniqueBlock(id, this.setting, this.newId())));
     let somethingNew = fresh !== undefined;
     for (const id of this.due(index)) {
       if (!this.mayTeach(id, session)) continue;
@@ -155,7 +155,7 @@ class Run {
   private mayTeach(id: string, session: CourseSession): boolean {
     const technique = techniqueOf(id);
     if (!technique.taughtAt.includes(hourOf(session.start))) return false;
-    const { people, leaveOut, askFirst } = this.setting.tally(newTechniqueBlock(technique, this.setting.tempo, 'asked'), session.date);
+    const { people, leaveOut, askFirst } = this.setting.tally(newTechniqueBlock(id, this.setting, 'asked'), session.date);
     return people === 0 || leaveOut + askFirst < people;
   }
 
@@ -206,7 +206,7 @@ class Run {
 
   private grown(id: string, session: CourseSession, mayStep: boolean): TechniqueBlock {
     const learned = this.learned.get(id);
-    const first = newTechniqueBlock(techniqueOf(id), this.setting.tempo, this.newId());
+    const first = newTechniqueBlock(id, this.setting, this.newId());
     const goal = this.goals.find(({ technique }) => technique === id);
     if (!learned) return first;
     const { pattern, dose, onStep, grownOn } = learned;
@@ -248,7 +248,7 @@ class Run {
     const standingOn = [goal.technique, ...wayDown(this.setting.ladder, goal.technique).filter((id) => this.wanted.includes(id))];
     for (const id of standingOn.filter((id) => !this.learned.has(id))) {
       const technique = techniqueOf(id);
-      const block = newTechniqueBlock(technique, this.setting.tempo, 'asked');
+      const block = newTechniqueBlock(id, this.setting, 'asked');
       if (!open.some(({ start }) => technique.taughtAt.includes(hourOf(start)))) return { why: 'hour', technique: id, hours: technique.taughtAt };
       if (!open.some((session) => this.mayTeach(id, session))) return { why: 'left out by all', technique: id };
       const longest = Math.max(0, ...open.map(({ minutes }) => minutes));

@@ -1,12 +1,11 @@
 import { nextCounts, nextVolume } from '../climb';
 import type { TechniqueBlock } from '../plan';
-import type { Technique } from '../techniques';
 import { millis, type Millis } from '../units';
-import type { Goal } from './types';
+import type { CourseSetting, Goal } from './types';
 
 /** A technique as it is first taught. */
-export function newTechniqueBlock(technique: Technique, tempo: number, id: string): TechniqueBlock {
-  return { id, kind: 'technique', technique: technique.id, pattern: technique.pattern, dose: technique.dose, tempo };
+export function newTechniqueBlock(technique: string, { taught, tempo }: Pick<CourseSetting, 'taught' | 'tempo'>, id: string): TechniqueBlock {
+  return { id, kind: 'technique', technique, ...taught(technique), tempo };
 }
 
 interface Room {

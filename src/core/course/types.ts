@@ -41,6 +41,8 @@ export interface CourseSetting {
   readonly already: ReadonlySet<string>;
   readonly tempo: number;
   readonly naturalBreath: Millis;
+  /** A technique as the studio first teaches it. */
+  readonly taught: (technique: string) => { readonly pattern: string; readonly dose: string };
   readonly tally: (block: Pick<TechniqueBlock, 'technique' | 'pattern' | 'dose' | 'tempo'>, date: IsoDate) => Tally;
   /** Families at least one of the course's teachers is qualified for. */
   readonly qualified: ReadonlySet<string>;

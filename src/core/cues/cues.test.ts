@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { AT_THE_START, layOut, LOUDNESS, momentAt, phaseText, positionAt, secondAt, step, wordingProblem, type Loudness } from '.';
+import { AT_THE_START, DEFAULT_SHEET, layOut, LOUDNESS, momentAt, phaseText, positionAt, secondAt, step, wordingProblem, type Loudness } from '.';
 import { formatDose, formatPattern } from '../pattern';
 import { anyDose, anyPattern } from '../pattern/arbitrary';
 import { sessionTime, type Block } from '../plan';
@@ -82,7 +82,7 @@ test('stages, grids, lines in a phase and guided rounds are said where they belo
 });
 
 test('quieter sheets say less, and a studio says it in its own words', () => {
-  const at = (loudness: Loudness, wording = {}) => layOut(blocks, natural, { loudness, wordsPerSecond: 2.5, wording });
+  const at = (loudness: Loudness, wording = {}) => layOut(blocks, natural, { ...DEFAULT_SHEET, loudness, wording });
   expect(said(1, at('spare')).slice(0, 2)).toEqual(['0 In, left, 4', '4 Out, right, 6']);
   expect(
     at('silent')
@@ -114,7 +114,7 @@ test('no two cues overlap, whatever the pattern, tempo and speed of speech', () 
   fc.assert(
     fc.property(choices, ({ pattern, dose, tempo, ...options }) => {
       const made = { ...block('any', formatPattern(pattern), formatDose(dose)), tempo } as Block;
-      const { cues, segments } = layOut([blocks[0], made, blocks[3]], natural, { ...options, wording: {} });
+      const { cues, segments } = layOut([blocks[0], made, blocks[3]], natural, { ...DEFAULT_SHEET, ...options });
       expect(cues.filter(({ at }, index) => index > 0 && at < cues[index - 1].until - 1)).toEqual([]);
       // Every call names the phase and the side that its segment has.
       for (const { at, say, kind } of cues.filter((cue) => cue.kind === 'call')) {

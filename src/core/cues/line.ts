@@ -1,3 +1,4 @@
+import { schoolCues, schoolsOf } from '../conventions';
 import { plainPatterns, type Dose, type Pattern } from '../pattern';
 import { readBlock, type Block } from '../plan';
 import { findPart, techniqueOf } from '../techniques';
@@ -14,6 +15,8 @@ export interface Described {
   readonly family: string;
   readonly detail: string;
   readonly own: readonly string[];
+  /** The technique it is a way of, for the studio's ways; none for a part of a session. */
+  readonly technique: string | null;
   readonly pattern: Pattern;
   readonly dose: Dose;
   readonly pace: Pace;
@@ -37,7 +40,7 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
   const laid: LineBlock[] = [];
   const segments: Segment[] = [];
   let start = 0;
-  described.forEach(({ id, kind, name, family, detail, own, pattern, dose, pace, timing = timeBlock(pattern, dose, pace) }, index) => {
+  described.forEach(({ id, kind, name, family, detail, own, technique, pattern, dose, pace, timing = timeBlock(pattern, dose, pace) }, index) => {
     const end = millis(start + timing.planned);
     segmentsOf(pattern, dose, pace, { start, block: index, timing, onto: segments });
     const done = Math.max(start, segments.at(-1)?.end ?? 0);
@@ -45,7 +48,22 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
     const holds = plainPatterns(pattern).some(
       (plain) => plain.kind === 'cycle' && plain.phases.some((phase) => phase.kind === 'hold' || phase.kind === 'empty'),
     );
-    laid.push({ id, kind, name, family, detail, own, holds, start: millis(start), end, sets: timing.sets, tempo: pace.tempo });
+    const schools = schoolsOf(options.schools, technique ?? '');
+    const said = technique === null ? own : [...schoolCues(pattern, schools), ...own];
+    laid.push({
+      id,
+      kind,
+      name,
+      family,
+      detail,
+      own: said,
+      counting: schools.counting,
+      holds,
+      start: millis(start),
+      end,
+      sets: timing.sets,
+      tempo: pace.tempo,
+    });
     start = end;
   });
   const { cues, crowded } = cueSheet(laid, segments, options);
@@ -57,10 +75,22 @@ function describe(block: Block, naturalBreath: Millis): Described {
   const { name, pattern, dose, pace, timing } = readBlock(block, naturalBreath);
   if (block.kind !== 'technique') {
     const own = findPart(block.part)?.cues ?? [];
-    return { id, kind, name, family: block.part, detail: clockText(timing.planned), own, pattern, dose, pace, timing };
+    return { id, kind, name, family: block.part, detail: clockText(timing.planned), own, technique: null, pattern, dose, pace, timing };
   }
   const { of } = techniqueOf(block.technique);
-  return { id, kind, name, family: of.id, detail: `${block.pattern} · ${block.dose}`, own: of.cues, pattern, dose, pace, timing };
+  return {
+    id,
+    kind,
+    name,
+    family: of.id,
+    detail: `${block.pattern} · ${block.dose}`,
+    own: of.cues,
+    technique: block.technique,
+    pattern,
+    dose,
+    pace,
+    timing,
+  };
 }
 
 /** Natural breathing to the end of a block. */

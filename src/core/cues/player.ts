@@ -1,3 +1,4 @@
+import { countsUp } from '../conventions';
 import { millis, type Millis } from '../units';
 import type { Segment } from '../timing';
 import type { ClassLine, Cue, LineBlock } from './types';
@@ -76,7 +77,7 @@ export interface Moment {
   readonly block: LineBlock;
   readonly segment: Segment;
   readonly next: Segment | null;
-  /** The count to say: up on the inhale, down in holds and on the exhale; null when not counted. */
+  /** The count to say, up or down as the studio speaks it; null when not counted. */
   readonly count: number | null;
   /** How far the phase has come, 0 to 1. */
   readonly through: number;
@@ -104,7 +105,7 @@ export function momentAt(line: ClassLine, position: number): Moment | null {
     block,
     segment,
     next: line.segments[index + 1] ?? null,
-    count: countAt(segment, through),
+    count: countAt(segment, through, block.counting),
     through,
     round: segment.round,
     rounds: segment.of,
@@ -116,8 +117,8 @@ export function momentAt(line: ClassLine, position: number): Moment | null {
   };
 }
 
-function countAt({ counts, kind }: Segment, through: number): number | null {
+function countAt({ counts, kind }: Segment, through: number, counting: string): number | null {
   if (!counts || !kind) return null;
   const up = Math.min(counts, Math.floor(through * counts + 1e-9) + 1);
-  return kind === 'in' || kind === 'pumps' ? up : counts + 1 - up;
+  return countsUp(kind, counting) ? up : counts + 1 - up;
 }

@@ -1,10 +1,11 @@
+import { countsUp, NO_CHANGES } from '../conventions';
 import { millis } from '../units';
 import { Silences } from './fill';
 import type { Segment } from '../timing';
 import type { Crowded, Cue, LineBlock, Sheet, SheetOptions } from './types';
 import { callText, ownCall, PARTS, wordsIn } from './words';
 
-export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {} };
+export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {}, schools: NO_CHANGES };
 
 /**
  * Writes the cues of a class: calls with their spoken counts in guided rounds, rounds and sets, lines said in a phase,
@@ -175,10 +176,10 @@ class Writer {
     return choice;
   }
 
-  /** The first count is the call itself; up on the inhale, down in holds and on the exhale. */
-  private counts({ kind }: Segment, counts: number, each: number): Counted[] {
+  /** The first count is the call itself. */
+  private counts({ kind, block }: Segment, counts: number, each: number): Counted[] {
     const length = Math.min(each, this.perWord);
-    const up = kind === 'in';
+    const up = kind !== null && countsUp(kind, this.blocks[block].counting);
     return Array.from({ length: Math.max(0, counts - 1) }, (_, index) => {
       const at = (index + 1) * each;
       const say = up ? index + 2 : counts - 1 - index;

@@ -1,3 +1,4 @@
+import type { StudioSchools } from '../conventions';
 import type { Block } from '../plan';
 import type { Segment } from '../timing';
 import type { Millis } from '../units';
@@ -17,6 +18,8 @@ export interface LineBlock {
   readonly sets: number;
   /** Milliseconds a count. */
   readonly tempo: Millis;
+  /** How counts are spoken in it: up, down, or by phase. */
+  readonly counting: string;
   /** Whether anybody is asked to hold. */
   readonly holds: boolean;
   /** The technique's or part's own cues. */
@@ -54,6 +57,8 @@ export interface SheetOptions {
   /** How fast the studio's teachers speak. */
   readonly wordsPerSecond: number;
   readonly wording: Wording;
+  /** The ways the studio chose where schools differ. */
+  readonly schools: StudioSchools;
 }
 
 export interface Sheet {

@@ -3,6 +3,7 @@ import { MikroORM } from '@mikro-orm/postgresql';
 import { Migration20261124000000_start } from './migrations/Migration20261124000000_start';
 import { Migration20261125000000_own_ways } from './migrations/Migration20261125000000_own_ways';
 import { Migration20261126000000_speech } from './migrations/Migration20261126000000_speech';
+import { Migration20261127000000_schools } from './migrations/Migration20261127000000_schools';
 import { databaseUrl } from './orm';
 import { ROWS } from './rows';
 
@@ -17,6 +18,7 @@ export async function migrate(): Promise<readonly string[]> {
         { name: 'Migration20261124000000_start', class: Migration20261124000000_start },
         { name: 'Migration20261125000000_own_ways', class: Migration20261125000000_own_ways },
         { name: 'Migration20261126000000_speech', class: Migration20261126000000_speech },
+        { name: 'Migration20261127000000_schools', class: Migration20261127000000_schools },
       ],
       snapshot: false,
       silent: true,

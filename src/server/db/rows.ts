@@ -1,4 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { StudioSchools } from '@/core/conventions';
 import type { SheetOptions } from '@/core/cues';
 import type { Block } from '@/core/plan';
 import type { Goal } from '@/core/course';
@@ -29,7 +30,8 @@ export const StudioRow = defineEntity({
     zone: p.text(),
     tempo: p.integer(),
     naturalBreath: p.integer(),
-    speech: p.json<SheetOptions>(),
+    speech: p.json<Omit<SheetOptions, 'schools'>>(),
+    schools: p.json<Partial<StudioSchools>>(),
     version: p.integer().version(),
   },
 });

@@ -1,3 +1,4 @@
+import { DEFAULT_SCHOOLS, type StudioSchools } from '@/core/conventions';
 import type { SheetOptions } from '@/core/cues';
 import type { Closure } from '@/core/course';
 import { isoDate, millis, type Millis } from '@/core/units';
@@ -16,14 +17,18 @@ export interface Conventions {
   readonly zone: string;
   readonly tempo: Millis;
   readonly naturalBreath: Millis;
+  /** How cue sheets speak, in the studio's schools. */
   readonly speech: SheetOptions;
+  readonly schools: StudioSchools;
   readonly version: number;
 }
 
 export function conventions(desk: Desk): Promise<Conventions> {
   return once(desk, 'conventions', async () => {
-    const { name, zone, tempo, naturalBreath, speech, version } = (await readRow(desk, StudioRow, { id: desk.who.studio }))!;
-    return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), speech, version };
+    const row = (await readRow(desk, StudioRow, { id: desk.who.studio }))!;
+    const { name, zone, tempo, naturalBreath, speech, version } = row;
+    const schools: StudioSchools = { studio: { ...DEFAULT_SCHOOLS, ...row.schools.studio }, own: row.schools.own ?? {} };
+    return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), speech: { ...speech, schools }, schools, version };
   });
 }
 

@@ -1,8 +1,8 @@
 import type { Block } from '@/core/plan';
 import { doingText, type Advice, type Answer, type DoorAnswers, type InStep } from '@/core/screening';
-import type { IsoDate, Millis } from '@/core/units';
+import type { IsoDate } from '@/core/units';
 import type { Member } from '../repositories/cohorts';
-import { adviceFor, bearingsByDate } from './setting';
+import { adviceFor, bearingsByDate, type Pace } from './setting';
 
 /** What a teacher does for a person in one block. Names no condition and no rule. */
 export interface Instruction {
@@ -24,7 +24,7 @@ export function instructionsFor(
   people: readonly Member[],
   blocks: readonly Block[],
   date: IsoDate,
-  naturalBreath: Millis,
+  pace: Pace,
   door?: DoorAnswers,
   known: Known = new Map(),
 ): ReadonlyMap<string, readonly Instruction[]> {
@@ -37,7 +37,7 @@ export function instructionsFor(
         person.id,
         blocks.flatMap((block): Instruction[] => {
           const key = `${block.id} ${alike}`;
-          const found = known.get(key) ?? (known.has(key) ? null : instructionOf(adviceFor(person, rules, block, naturalBreath).advice, block));
+          const found = known.get(key) ?? (known.has(key) ? null : instructionOf(adviceFor(person, rules, block, pace).advice, block));
           known.set(key, found);
           return found ? [found] : [];
         }),

@@ -1,3 +1,4 @@
+import { taughtAs, type StudioSchools } from '@/core/conventions';
 import type { CourseSetting, Tally } from '@/core/course';
 import { LADDER, wayDown } from '@/core/ladder';
 import { readBlock, type Block } from '@/core/plan';
@@ -19,14 +20,14 @@ import type { IsoDate, Millis } from '@/core/units';
 import type { Desk } from '../desk';
 import { cohort, members, type Member } from '../repositories/cohorts';
 import type { Course } from '../repositories/courses';
-import { conventions, staff } from '../repositories/studio';
+import { conventions, staff, type Conventions } from '../repositories/studio';
 
 /** Everything the core asks about a course beside its sessions, gathered once a request. */
 export async function settingOf(
   desk: Desk,
   course: Pick<Course, 'cohort' | 'teacher'>,
 ): Promise<CourseSetting & { readonly members: readonly Member[] }> {
-  const [group, people, { tempo, naturalBreath }, everyone] = await Promise.all([
+  const [group, people, { tempo, naturalBreath, schools }, everyone] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     conventions(desk),
@@ -34,7 +35,16 @@ export async function settingOf(
   ]);
   const teacher = everyone.find(({ id }) => id === course.teacher);
   const qualified = new Set(teacher?.qualifications.filter(({ since }) => since <= desk.today).map(({ family }) => family));
-  return { ladder: LADDER, already: new Set(group.already), tempo, naturalBreath, qualified, members: people, tally: tallier(people, naturalBreath) };
+  return {
+    ladder: LADDER,
+    already: new Set(group.already),
+    tempo,
+    naturalBreath,
+    taught: (technique) => taughtAs(techniqueOf(technique), schools),
+    qualified,
+    members: people,
+    tally: tallier(people, naturalBreath),
+  };
 }
 
 /** Counts how a group comes out for a technique on a date; every answer is worked out once. */
@@ -74,24 +84,32 @@ export function bearingsByDate(door: DoorAnswers = NOTHING_TODAY) {
 }
 
 /** What a person does in a block, with what stands below it on the ladder as substitutes. */
-export function adviceFor(person: Member, bearing: readonly Bearing[], block: Block, naturalBreath: Millis): { advice: Advice; decision: Decision } {
+export function adviceFor(
+  person: Member,
+  bearing: readonly Bearing[],
+  block: Block,
+  { naturalBreath, schools }: Pace,
+): { advice: Advice; decision: Decision } {
   return advise(
     bearing,
     readBlock(block, naturalBreath),
-    block.kind === 'technique' ? standsBelow(block.technique, naturalBreath) : [],
+    block.kind === 'technique' ? standsBelow(block.technique, naturalBreath, schools) : [],
     person.comfort,
   );
 }
 
+/** What of the studio's conventions decides what people do instead. */
+export type Pace = Pick<Conventions, 'naturalBreath' | 'schools'>;
+
 const stands = new Map<string, readonly Stand[]>();
 
-function standsBelow(technique: string, naturalBreath: Millis): readonly Stand[] {
-  const key = `${technique} ${naturalBreath}`;
+function standsBelow(technique: string, naturalBreath: Millis, schools: StudioSchools): readonly Stand[] {
+  const key = `${technique} ${naturalBreath} ${JSON.stringify(schools)}`;
   const found =
     stands.get(key) ??
     wayDown(LADDER, technique).map((id): Stand => {
-      const { name, pattern, dose } = techniqueOf(id);
-      return { name, taught: readBlock({ id, kind: 'technique', technique: id, pattern, dose, tempo: 1000 }, naturalBreath) };
+      const { pattern, dose } = taughtAs(techniqueOf(id), schools);
+      return { name: techniqueOf(id).name, taught: readBlock({ id, kind: 'technique', technique: id, pattern, dose, tempo: 1000 }, naturalBreath) };
     });
   stands.set(key, found);
   return found;

@@ -18,18 +18,18 @@ export type PlanView = Awaited<ReturnType<typeof readPlan>>;
 
 /** A session's blocks, edited in place: minutes follow every keystroke, and what reads is saved as you go. */
 export function PlanBoard({ plan }: { plan: PlanView }) {
-  const { session, mayEdit, naturalBreath } = plan;
+  const { session, mayEdit } = plan;
   const router = useRouter();
   const [drafts, setDrafts] = useState<readonly Draft[]>(() => session.blocks.map(draftOf));
   const [history, setHistory] = useState<readonly (readonly Draft[])[]>([]);
   const { saved, save, version } = useSaving(session.id, session.version);
-  const reads = drafts.map((draft) => readDraft(draft, naturalBreath));
+  const reads = drafts.map((draft) => readDraft(draft, plan));
   const whole = reads.every(({ ok }) => ok);
   const minutes = plannedMinutes(reads);
   const change = (next: readonly Draft[], remember = true) => {
     if (remember) setHistory([...history.slice(-30), drafts]);
     setDrafts(next);
-    if (next.every((draft) => readDraft(draft, naturalBreath).ok)) save(next);
+    if (next.every((draft) => readDraft(draft, plan).ok)) save(next);
   };
   const edit = (id: string, more: Partial<Draft>) => change(drafts.map((draft) => (draft.id === id ? { ...draft, ...more } : draft)));
   const shift = (index: number, by: number) => {
@@ -85,8 +85,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
                   const [kind, id] = value.split('/');
                   const at = Math.max(0, drafts.length - 2);
                   const way = plan.ownWays.find((one) => one.id === id);
-                  const added =
-                    kind === 'part' ? newPart(newId(), id) : way ? newOwn(newId(), way, plan.tempo) : newTechnique(newId(), id, plan.tempo);
+                  const added = kind === 'part' ? newPart(newId(), id) : way ? newOwn(newId(), way, plan) : newTechnique(newId(), id, plan);
                   change([...drafts.slice(0, at), added, ...drafts.slice(at)]);
                 }}
               >

@@ -1,4 +1,5 @@
-import { parseDose, parsePattern, problemText } from '@/core/pattern';
+import { schoolsOf, taughtAs, withRounds, type StudioSchools } from '@/core/conventions';
+import { formatDose, parseDose, parsePattern, problemText } from '@/core/pattern';
 import { minutesUp, readBlock, type Block, type OwnWay } from '@/core/plan';
 import { partOf, techniqueOf } from '@/core/techniques';
 import { millis, trimNumber } from '@/core/units';
@@ -16,6 +17,13 @@ export interface Draft {
   readonly minutes: string;
 }
 
+/** What the studio says where a block does not. */
+export interface Usual {
+  readonly tempo: number;
+  readonly naturalBreath: number;
+  readonly schools: StudioSchools;
+}
+
 export function draftOf(block: Block): Draft {
   if (block.kind === 'technique')
     return {
@@ -31,15 +39,15 @@ export function draftOf(block: Block): Draft {
   return { id: block.id, technique: null, own: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes) };
 }
 
-export function newTechnique(id: string, technique: string, tempo: number): Draft {
-  const { pattern, dose } = techniqueOf(technique);
+export function newTechnique(id: string, technique: string, { tempo, schools }: Usual): Draft {
+  const { pattern, dose } = taughtAs(techniqueOf(technique), schools);
   return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '' };
 }
 
 /** A studio's own way as a new block, at its newest version. */
-export function newOwn(id: string, way: OwnWay & { base: string; pattern: string; dose: string }, tempo: number): Draft {
+export function newOwn(id: string, way: OwnWay & { base: string; pattern: string; dose: string }, usual: Usual): Draft {
   const own = { id: way.id, number: way.number, name: way.name };
-  return { ...newTechnique(id, way.base, tempo), own, pattern: way.pattern, dose: way.dose };
+  return { ...newTechnique(id, way.base, usual), own, pattern: way.pattern, dose: way.dose };
 }
 
 export function newPart(id: string, part: string): Draft {
@@ -51,7 +59,7 @@ export type Read =
   | { readonly ok: true; readonly block: Block; readonly time: number; readonly note: string | null }
   | { readonly ok: false; readonly problems: Readonly<Record<string, string>> };
 
-export function readDraft(draft: Draft, naturalBreath: number): Read {
+export function readDraft(draft: Draft, { naturalBreath, schools }: Usual): Read {
   const problems: Record<string, string> = {};
   if (draft.part) {
     const minutes = Number(draft.minutes);
@@ -71,7 +79,7 @@ export function readDraft(draft: Draft, naturalBreath: number): Read {
       kind: 'technique',
       technique: draft.technique,
       pattern: draft.pattern,
-      dose: draft.dose,
+      dose: pattern.ok && dose.ok ? formatDose(withRounds(pattern.value, dose.value, schoolsOf(schools, draft.technique))) : draft.dose,
       tempo: Math.round(tempo * 1000),
       ...(draft.own ? { own: draft.own } : {}),
     },

@@ -2,7 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { saveConventionsAction } from '@/app/actions/studio';
+import { useEffect, useState } from 'react';
+import { previewPaceAction, saveConventionsAction } from '@/app/actions/studio';
 import { conventionsForm } from '@/forms';
 import { Field, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
@@ -16,6 +17,7 @@ export function ConventionsForm(initial: { version: number; tempoSeconds: number
     say('Saved. Sessions that are already planned keep their tempo.');
     router.refresh();
   });
+  const natural = Number(form.watch('naturalSeconds'));
   return (
     <form onSubmit={form.send} noValidate className="plank stack">
       <h2>Pace</h2>
@@ -35,10 +37,42 @@ export function ConventionsForm(initial: { version: number; tempoSeconds: number
         slotProps={{ htmlInput: { step: 0.5 } }}
         helperText="Rests and recovery in breaths are timed with it."
       />
+      {natural !== initial.naturalSeconds && <Longer natural={natural} />}
       <Refusal message={form.refusal} />
       <Button type="submit" variant="contained" disabled={form.busy}>
         Save the pace
       </Button>
     </form>
+  );
+}
+
+/** What another natural breath would do to planned sessions, asked a moment after the last key. */
+function Longer({ natural }: { natural: number }) {
+  const [lines, setLines] = useState<readonly string[] | null>(null);
+  useEffect(() => {
+    const asked = setTimeout(async () => {
+      const reply = await previewPaceAction({ naturalSeconds: natural });
+      setLines(reply.ok ? reply.value : null);
+    }, 300);
+    return () => clearTimeout(asked);
+  }, [natural]);
+  return (
+    <div className="note small" aria-live="polite">
+      {lines === null ? (
+        'Looking at what it would change.'
+      ) : lines.length === 0 ? (
+        'No planned session gets longer or shorter by it.'
+      ) : (
+        <>
+          <strong>{lines.length === 1 ? 'One planned session changes.' : `${lines.length} planned sessions change.`}</strong>
+          <ul>
+            {lines.slice(0, 8).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+            {lines.length > 8 && <li>and {lines.length - 8} more</li>}
+          </ul>
+        </>
+      )}
+    </div>
   );
 }

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { schoolsOf, withRounds } from '@/core/conventions';
 import { formatPattern, parseDose, parsePattern, problemText, type Parsed, type Pattern, type Problem } from '@/core/pattern';
 import type { SheetOptions } from '@/core/cues';
 import { TEMPO_LIMITS } from '@/core/timing';
@@ -22,6 +23,8 @@ interface Props {
   readonly naturalBreath: number;
   readonly tags: readonly Tag[];
   readonly family: string;
+  /** The technique whose schools hold; an unknown id means the studio's. */
+  readonly technique: string;
   readonly cues: readonly string[];
   readonly speech: SheetOptions;
   /** Where what is on the bench would be saved; null for those who may not. */
@@ -40,11 +43,13 @@ export function Bench(start: Props) {
   const dose = useMemo(() => parseDose(doseLine), [doseLine]);
   const doseSays = dose.ok ? null : dose.problems.map(problemText).join(' ');
   const other = useMemo(() => (beside === null ? null : parsePattern(beside)), [beside]);
-  const { naturalBreath, tags } = start;
+  const { naturalBreath, tags, technique } = start;
+  const { schools } = start.speech;
   const read = useMemo((): OnBench | null => {
     if (!parsed.ok || !dose.ok || tempoWrong) return null;
-    return { pattern: parsed.value, dose: dose.value, pace: { tempo: millis(tempo), naturalBreath: millis(naturalBreath) }, tags };
-  }, [parsed, dose, tempo, tempoWrong, naturalBreath, tags]);
+    const rounds = withRounds(parsed.value, dose.value, schoolsOf(schools, technique));
+    return { pattern: parsed.value, dose: rounds, pace: { tempo: millis(tempo), naturalBreath: millis(naturalBreath) }, tags };
+  }, [parsed, dose, tempo, tempoWrong, naturalBreath, tags, technique, schools]);
   // What was last whole stays on the bench while a line is half typed.
   const [kept, setKept] = useState(read);
   if (read && read !== kept) setKept(read);
@@ -97,7 +102,7 @@ const Result = memo(function Result({ bench, compared, comparing, onCompare, sta
         </p>
       )}
       <div className={styles.later}>
-        <Listen bench={taken} family={start.family} cues={start.cues} speech={start.speech} />
+        <Listen bench={taken} family={start.family} technique={start.technique} cues={start.cues} speech={start.speech} />
       </div>
       {start.saving && (
         <div style={{ marginTop: 20 }}>

@@ -3,7 +3,8 @@
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { plainPatterns } from '@/core/pattern';
+import { taughtAs, type StudioSchools } from '@/core/conventions';
+import { mustParsePattern, plainPatterns } from '@/core/pattern';
 import { searchTechniques, sharedAliases, type Hour, type Technique } from '@/core/techniques';
 import { millis } from '@/core/units';
 import { whoMayAction } from '@/app/actions/techniques';
@@ -33,13 +34,14 @@ const MANNERS: Readonly<Record<string, (technique: Technique) => boolean>> = {
 interface Props {
   readonly tempo: number;
   readonly naturalBreath: number;
+  readonly schools: StudioSchools;
   readonly cohorts: readonly { readonly id: string; readonly name: string }[];
   /** The studio's own ways, found by their names. */
   readonly ways: readonly { readonly id: string; readonly name: string; readonly number: number }[];
 }
 
 /** Finds techniques by any alias, misspelling or pattern, and narrows them by rung, hour, manner and who may do them. */
-export function Finder({ tempo, naturalBreath, cohorts, ways }: Props) {
+export function Finder({ tempo, naturalBreath, schools, cohorts, ways }: Props) {
   const [query, setQuery] = useState('');
   const [rung, setRung] = useState('');
   const [hour, setHour] = useState('');
@@ -124,7 +126,7 @@ export function Finder({ tempo, naturalBreath, cohorts, ways }: Props) {
             <Link href={`/techniques/${technique.id}`} className={styles.hit}>
               <span className={styles.mini}>
                 <BreathStrip
-                  pattern={technique.read.pattern}
+                  pattern={mustParsePattern(taughtAs(technique, schools).pattern)}
                   pace={{ tempo: millis(tempo), naturalBreath: millis(naturalBreath) }}
                   width={92}
                   height={34}

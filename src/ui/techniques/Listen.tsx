@@ -16,12 +16,13 @@ const HEARD_MS = 60_000;
 interface ListenProps {
   readonly bench: OnBench;
   readonly family: string;
+  readonly technique: string;
   readonly cues: readonly string[];
   readonly speech: SheetOptions;
 }
 
 /** Hear a cycle, read the cue sheet, and take both along as files. */
-export const Listen = memo(function Listen({ bench, family, cues, speech }: ListenProps) {
+export const Listen = memo(function Listen({ bench, family, technique, cues, speech }: ListenProps) {
   const [open, setOpen] = useState(false);
   const [loudness, setLoudness] = useState<Loudness>(speech.loudness);
   const { pattern, dose, pace } = bench;
@@ -34,12 +35,13 @@ export const Listen = memo(function Listen({ bench, family, cues, speech }: List
       family,
       detail: `${name} · ${formatDose(dose)}`,
       own: cues,
+      technique,
       pattern,
       dose,
       pace,
     };
     return layOutAll([described], { ...speech, loudness });
-  }, [pattern, dose, pace, family, cues, speech, loudness]);
+  }, [pattern, dose, pace, family, technique, cues, speech, loudness]);
   const once = segmentsOf(pattern, { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: 1, rest: null, guided: null }, pace).filter(
     ({ end }) => end <= HEARD_MS,
   );

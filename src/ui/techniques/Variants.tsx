@@ -1,8 +1,11 @@
 import Link from 'next/link';
+import { taughtAs, type StudioSchools } from '@/core/conventions';
+import { mustParseDose, mustParsePattern } from '@/core/pattern';
 import { TECHNIQUES, type Technique } from '@/core/techniques';
 import { figuresOf, type Figure, type Pace } from '@/core/timing';
 import { BreathStrip } from '../figures/BreathStrip';
 import styles from './Bench.module.css';
+import { TakeWays } from './TakeWays';
 
 const COLUMNS: readonly (readonly [Figure['id'], string])[] = [
   ['cycle', 'a cycle'],
@@ -11,15 +14,26 @@ const COLUMNS: readonly (readonly [Figure['id'], string])[] = [
   ['held', 'held'],
 ];
 
+interface Props {
+  readonly technique: Technique;
+  readonly pace: Pace;
+  readonly schools: StudioSchools;
+}
+
 /** The ways one technique is done, side by side; what differs from this one is marked. */
-export function Variants({ technique, pace }: { technique: Technique; pace: Pace }) {
+export function Variants({ technique, pace, schools }: Props) {
   const variants = TECHNIQUES.filter(({ family }) => family === technique.family);
   if (variants.length < 2) return null;
-  const figures = (of: Technique) => figuresOf(of.read.pattern, of.read.dose, pace);
+  const taught = new Map(variants.map((variant) => [variant.id, taughtAs(variant, schools)]));
+  const read = (of: Technique) => ({ pattern: mustParsePattern(taught.get(of.id)!.pattern), dose: mustParseDose(taught.get(of.id)!.dose) });
+  const figures = (of: Technique) => figuresOf(read(of).pattern, read(of).dose, pace);
   const value = (of: Technique, id: Figure['id']) => figures(of).find((figure) => figure.id === id)?.value ?? '–';
   return (
     <section style={{ marginTop: 22 }}>
-      <h2>Ways of doing it</h2>
+      <div className="head">
+        <h2>Ways of doing it</h2>
+        <TakeWays file={technique.family} ways={variants.map(({ id, name }) => ({ name, base: id, ...taught.get(id)! }))} />
+      </div>
       <table className="figures sheet">
         <thead>
           <tr>
@@ -40,10 +54,10 @@ export function Variants({ technique, pace }: { technique: Technique; pace: Pace
             return (
               <tr key={variant.id} aria-current={here ? 'true' : undefined}>
                 <td style={{ width: 92 }}>
-                  <BreathStrip pattern={variant.read.pattern} pace={pace} width={84} height={32} labels={false} title="" />
+                  <BreathStrip pattern={read(variant).pattern} pace={pace} width={84} height={32} labels={false} title="" />
                 </td>
                 <td>{here ? <strong>{variant.name}</strong> : <Link href={`/techniques/${variant.id}`}>{variant.name}</Link>}</td>
-                <td className="small">{variant.dose.split(',')[0]}</td>
+                <td className="small">{taught.get(variant.id)!.dose.split(',')[0]}</td>
                 {COLUMNS.map(([id]) => (
                   <td key={id} className="num">
                     {here || value(variant, id) === value(technique, id) ? (

@@ -5,13 +5,14 @@ import { readStudio } from '@/server/usecases/studio/readStudio';
 import { Closures } from '@/ui/studio/Closures';
 import { ConventionsForm } from '@/ui/studio/ConventionsForm';
 import { Qualifications } from '@/ui/studio/Qualifications';
+import { SchoolsForm } from '@/ui/studio/SchoolsForm';
 import { SpeechForm } from '@/ui/studio/SpeechForm';
 
 export const metadata: Metadata = { title: 'Studio' };
 
 export default function StudioPage() {
   return seated(async (desk) => {
-    const { studio, closed, staff, today } = await readStudio(desk);
+    const { studio, closed, staff, planned, today } = await readStudio(desk);
     const ahead = closed.filter(({ until }) => until >= today);
     return (
       <>
@@ -23,6 +24,13 @@ export default function StudioPage() {
         <div className="two">
           <div className="stack" style={{ gap: 22 }}>
             <Qualifications staff={staff} families={FAMILIES.map(({ id, name, rung }) => ({ id, name, rung }))} />
+            <SchoolsForm
+              key={`schools ${studio.version}`}
+              version={studio.version}
+              schools={studio.schools}
+              pace={{ tempo: studio.tempo, naturalBreath: studio.naturalBreath }}
+              planned={planned}
+            />
             <SpeechForm
               key={`speech ${studio.version}`}
               version={studio.version}

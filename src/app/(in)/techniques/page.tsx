@@ -35,12 +35,13 @@ export default function TechniquesPage() {
               naturalBreath={naturalBreath}
               tags={NONE}
               family="bench"
+              technique=""
               speech={speech}
               cues={NONE}
             />
             {may(desk.who.role, 'edit techniques') && <WaysFile />}
           </section>
-          <Finder tempo={tempo} naturalBreath={naturalBreath} cohorts={cohorts} ways={ways} />
+          <Finder tempo={tempo} naturalBreath={naturalBreath} schools={speech.schools} cohorts={cohorts} ways={ways} />
         </div>
       </>
     );

@@ -1,11 +1,12 @@
+import { taughtAs } from '@/core/conventions';
 import { doingText, type Advice, type Finding } from '@/core/screening';
 import { findTechnique, techniqueOf } from '@/core/techniques';
-import { type IsoDate, type Millis } from '@/core/units';
+import type { IsoDate } from '@/core/units';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort, coursesOfCohort, members, recordReading, roster, type Member } from '../../repositories/cohorts';
 import { sessionsOf } from '../../repositories/courses';
-import { conventions } from '../../repositories/studio';
+import { conventions, type Conventions } from '../../repositories/studio';
 import { adviceFor, bearingsByDate } from '../setting';
 import { standingOf } from './listCohorts';
 
@@ -35,39 +36,31 @@ export async function readCohort(desk: Desk, id: string, query: CohortQuery) {
   );
   const next = sessions.find(({ date }) => date >= desk.today);
   const date = query.date ?? next?.date ?? desk.today;
-  const [everyone, { naturalBreath, tempo }] = await Promise.all([members(desk, id), conventions(desk)]);
+  const [everyone, studio] = await Promise.all([members(desk, id), conventions(desk)]);
   const inCourse = new Set(sessions.flatMap(({ blocks }) => blocks.flatMap((block) => (block.kind === 'technique' ? [block.technique] : []))));
   const columns = (inCourse.size > 0 ? [...new Set([...inCourse, 'pumps-27'])] : USUAL).map((technique) => techniqueOf(technique));
   const bearing = bearingsByDate();
   const rows = everyone.map((person) => ({
     person: person.id,
-    cells: columns.map(({ id: technique }) => cellOf(adviceFor(person, bearing(person, date), block(technique, tempo), naturalBreath).advice)),
+    cells: columns.map(({ id: technique }) => cellOf(adviceFor(person, bearing(person, date), block(technique, studio), studio).advice)),
   }));
-  const focus = query.focus && (await focusOn(desk, everyone, query.focus, date, tempo, naturalBreath));
+  const focus = query.focus && (await focusOn(desk, everyone, query.focus, date, studio));
   return { ...shown, table: { date, columns: columns.map(({ id: technique, name }) => ({ id: technique, name })), rows, focus } };
 }
 
-function block(technique: string, tempo: Millis) {
-  const { pattern, dose } = techniqueOf(technique);
-  return { id: technique, kind: 'technique', technique, pattern, dose, tempo } as const;
+function block(technique: string, { tempo, schools }: Conventions) {
+  return { id: technique, kind: 'technique', technique, ...taughtAs(techniqueOf(technique), schools), tempo } as const;
 }
 
 function cellOf(advice: Advice) {
   return { answer: advice.answer, doing: advice.doing.kind === 'as taught' ? '' : doingText(advice.doing) };
 }
 
-async function focusOn(
-  desk: Desk,
-  everyone: readonly Member[],
-  focus: { person: string; technique: string },
-  date: IsoDate,
-  tempo: Millis,
-  naturalBreath: Millis,
-) {
+async function focusOn(desk: Desk, everyone: readonly Member[], focus: { person: string; technique: string }, date: IsoDate, studio: Conventions) {
   const person = everyone.find((member) => member.id === focus.person);
   const technique = findTechnique(focus.technique);
   if (!person || !technique) return null;
-  const { advice, decision } = adviceFor(person, bearingsByDate()(person, date), block(technique.id, tempo), naturalBreath);
+  const { advice, decision } = adviceFor(person, bearingsByDate()(person, date), block(technique.id, studio), studio);
   const reasons: readonly Finding[] | null = may(desk.who.role, 'see reasons') ? decision.findings : null;
   if (reasons) await recordReading(desk, person.id, `opened ${technique.name}`);
   return {
@@ -76,7 +69,7 @@ async function focusOn(
     technique: technique.id,
     techniqueName: technique.name,
     advice,
-    pattern: technique.pattern,
+    pattern: taughtAs(technique, studio.schools).pattern,
     reasons,
   };
 }

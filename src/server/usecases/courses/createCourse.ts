@@ -1,3 +1,4 @@
+import { writtenOut } from '@/core/conventions';
 import { closureOn, courseDates } from '@/core/course';
 import { isoDate } from '@/core/units';
 import { courseForm } from '@/forms';
@@ -7,7 +8,7 @@ import { inOne, type Desk } from '../../desk';
 import { CourseRow, SessionRow } from '../../db/rows';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
-import { closures, ours, teacher } from '../../repositories/studio';
+import { closures, conventions, ours, teacher } from '../../repositories/studio';
 
 /** Makes a course with its dated, still empty sessions; closed days are left out. */
 export async function createCourse(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
@@ -24,7 +25,9 @@ export async function createCourse(desk: Desk, input: unknown): Promise<{ readon
     await teacher(at, form.teacher);
     const id = at.newId();
     const { start, minutes } = form;
-    await at.em.insert(CourseRow, { id, ...ours(at), ...form, unplaced: [], version: 1 });
+    const { schools } = await conventions(at);
+    const goals = form.goals.map((goal) => ({ ...goal, dose: writtenOut(goal.pattern, goal.dose, schools, goal.technique) }));
+    await at.em.insert(CourseRow, { id, ...ours(at), ...form, goals, unplaced: [], version: 1 });
     await at.em.insertMany(
       SessionRow,
       dates.map((date) => ({ id: at.newId(), ...ours(at), course: id, date, start, minutes, blocks: [], version: 1 })),

@@ -4,13 +4,13 @@ import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { courses, progressOf, sessionsOf } from '../../repositories/courses';
 import { cohorts } from '../../repositories/cohorts';
-import { staff } from '../../repositories/studio';
+import { conventions, staff } from '../../repositories/studio';
 import { loggedText, stateOf } from '../courses/readCourse';
 
 /** Sessions from a fortnight ago to four weeks ahead, with where each plan stands. */
 export async function listPlans(desk: Desk) {
   authorise(desk.who, 'see plans');
-  const [all, groups, everyone] = await Promise.all([courses(desk), cohorts(desk), staff(desk)]);
+  const [all, groups, everyone, { naturalBreath }] = await Promise.all([courses(desk), cohorts(desk), staff(desk), conventions(desk)]);
   const seen = all.filter(({ cohort }) => groups.some(({ id }) => id === cohort));
   const sessions = (
     await sessionsOf(
@@ -29,7 +29,7 @@ export async function listPlans(desk: Desk) {
       date: session.date,
       start: session.start,
       minutes: session.minutes,
-      planned: minutesUp(sessionTime(session.blocks)),
+      planned: minutesUp(sessionTime(session.blocks, naturalBreath)),
       course: seen.find(({ id }) => id === session.course)?.name ?? '',
       techniques: session.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueName(block)] : [])),
       state: stateOf(session, at, desk.today),

@@ -27,13 +27,14 @@ export async function readPlan(desk: Desk, id: string) {
   ]);
   const at = (await progressOf(desk, [id])).get(id)!;
   const nameOf = (staffId: string) => everyone.find((member) => member.id === staffId)?.name ?? '';
-  const instructions = instructionsFor(setting.members, session.blocks, session.date, studio.naturalBreath);
+  const instructions = instructionsFor(setting.members, session.blocks, session.date, studio);
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes, version: session.version, blocks: session.blocks },
     course: { id: found.id, name: found.name },
     cohort: { id: group.id, name: group.name },
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
+    schools: studio.schools,
     mayEdit: may(desk.who.role, 'edit plans') && session.date >= desk.today,
     asOf: timeIn(studio.zone, desk.now),
     state: stateOf(session, at, desk.today),

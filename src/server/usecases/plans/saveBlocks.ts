@@ -1,3 +1,4 @@
+import { writtenOut } from '@/core/conventions';
 import type { Block } from '@/core/plan';
 import { partOf } from '@/core/techniques';
 import { blocksForm, type BlocksInput } from '@/forms';
@@ -8,6 +9,7 @@ import { SessionRow } from '../../db/rows';
 import { invalid, Refusal } from '../../errors';
 import { ownWay } from '../../repositories/ownWays';
 import { session as sessionById } from '../../repositories/courses';
+import { conventions } from '../../repositories/studio';
 
 /** Saves a session's blocks, or refuses when somebody else saved first. */
 export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly version: number }> {
@@ -27,7 +29,8 @@ export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly
 
 async function toBlock(desk: Desk, block: BlocksInput['blocks'][number]): Promise<Block> {
   if (block.technique && block.pattern && block.dose && block.tempo) {
-    const { id, technique, pattern, dose } = block;
+    const { id, technique, pattern } = block;
+    const dose = writtenOut(pattern, block.dose, (await conventions(desk)).schools, technique);
     const plain = { id, kind: 'technique' as const, technique, pattern, dose, tempo: Math.round(block.tempo) };
     if (!block.own) return plain;
     const own = await ownWay(desk, block.own.id, block.own.number);

@@ -21,7 +21,7 @@ export async function openStudio(
   const id = newId();
   const hashes = await Promise.all(staff.map(({ password }) => hashPassword(password)));
   return em.transactional(async (at) => {
-    await at.insert(StudioRow, { id, ...studio, tempo: 1000, naturalBreath: 4000, speech: DEFAULT_SHEET, version: 1 });
+    await at.insert(StudioRow, { id, ...studio, tempo: 1000, naturalBreath: 4000, speech: DEFAULT_SHEET, schools: {}, version: 1 });
     const ids = staff.map(() => newId());
     for (const [index, { name, email, role, qualifications }] of staff.entries()) {
       await at.insert(StaffRow, {

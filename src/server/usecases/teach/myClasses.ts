@@ -4,7 +4,7 @@ import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { PlanRow } from '../../db/rows';
 import { courses, progressOf, sessionsOf } from '../../repositories/courses';
-import { ours } from '../../repositories/studio';
+import { conventions, ours } from '../../repositories/studio';
 import { loggedText, stateOf } from '../courses/readCourse';
 
 /** The signed-in teacher's classes, from this week's Monday to the end of next week, and older ones still to be logged. */
@@ -12,7 +12,7 @@ export async function myClasses(desk: Desk) {
   authorise(desk.who, 'teach');
   const handed = await desk.em.find(PlanRow, { teacher: desk.who.id, ...ours(desk) }, { fields: ['session'] });
   const ids = new Set(handed.map(({ session }) => session));
-  const all = await courses(desk);
+  const [all, { naturalBreath }] = await Promise.all([courses(desk), conventions(desk)]);
   const sessions = (
     await sessionsOf(
       desk,
@@ -33,7 +33,7 @@ export async function myClasses(desk: Desk) {
       id: session.id,
       date: session.date,
       start: session.start,
-      minutes: minutesUp(sessionTime(blocks)),
+      minutes: minutesUp(sessionTime(blocks, naturalBreath)),
       course: all.find(({ id }) => id === session.course)?.name ?? '',
       techniques: blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueName(block)] : [])),
       number: at.plan?.number ?? 0,

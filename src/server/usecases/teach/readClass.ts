@@ -26,9 +26,7 @@ export async function readClass(desk: Desk, id: string) {
   const [people, studio] = await Promise.all([members(desk, found.cohort), conventions(desk)]);
   const date = isoDate(session.date);
   const known = new Map<string, Instruction | null>();
-  const byDoor = DOOR_COMBINATIONS.map(
-    (door) => [doorKey(door), instructionsFor(people, plan.blocks, date, studio.naturalBreath, door, known)] as const,
-  );
+  const byDoor = DOOR_COMBINATIONS.map((door) => [doorKey(door), instructionsFor(people, plan.blocks, date, studio, door, known)] as const);
   const families = new Set(plan.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).family] : [])));
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes },

@@ -1,3 +1,4 @@
+import { writtenOut } from '@/core/conventions';
 import { techniqueOf } from '@/core/techniques';
 import { readWays, writeWays } from '@/core/exchange';
 import { archiveWayForm, ownWayForm, waysFileForm } from '@/forms';
@@ -51,7 +52,8 @@ export async function saveOwnWay(desk: Desk, input: unknown): Promise<{ readonly
     if (found === undefined) throw new Refusal('not-found', 'This way is not here, or not part of your studio.');
     if (all.some(({ name, id }) => name.toLowerCase() === form.name.toLowerCase() && id !== found?.id))
       throw invalid({ field: 'name', message: 'Another way of yours has this name.' });
-    const { pattern, dose, name } = form;
+    const { pattern, name } = form;
+    const dose = writtenOut(pattern, form.dose, (await conventions(at)).schools, form.base);
     const id = found?.id ?? at.newId();
     const newest = found?.versions.at(-1);
     if (newest?.pattern === pattern && newest.dose === dose && found?.name === name)
@@ -92,8 +94,10 @@ export async function importOwnWays(desk: Desk, input: unknown): Promise<{ reado
   return inOne(desk, async (at) => {
     const { ways: rows, problems } = await previewOwnWays(at, input);
     if (problems.length > 0) throw new Refusal('invalid', problems.map(({ row, message }) => `${row > 0 ? `Row ${row}: ` : ''}${message}`).join(' '));
-    for (const { name, base, pattern, dose } of rows) {
+    const { schools } = await conventions(at);
+    for (const { name, base, pattern, dose: asked } of rows) {
       const id = at.newId();
+      const dose = writtenOut(pattern, asked, schools, base);
       await at.em.insert(OwnWayRow, { id, ...ours(at), base, name, archived: false, version: 1 });
       await at.em.insert(OwnWayVersionRow, { id: at.newId(), ...ours(at), way: id, number: 1, pattern, dose, savedBy: at.who.id, savedAt: at.now });
     }

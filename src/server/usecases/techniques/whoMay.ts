@@ -1,3 +1,4 @@
+import { taughtAs } from '@/core/conventions';
 import { TECHNIQUES } from '@/core/techniques';
 import { cohortChoice } from '@/forms';
 import { authorise, may } from '../../auth/permissions';
@@ -18,11 +19,11 @@ export async function whoMay(desk: Desk, input: unknown): Promise<Reach> {
   authorise(desk.who, 'see instructions');
   const { id } = await checked(cohortChoice, input);
   await cohort(desk, id);
-  const [people, { tempo, naturalBreath }] = await Promise.all([members(desk, id), conventions(desk)]);
+  const [people, { tempo, naturalBreath, schools }] = await Promise.all([members(desk, id), conventions(desk)]);
   const tally = tallier(people, naturalBreath);
-  const able = TECHNIQUES.map(({ id: technique, pattern, dose }): [string, number] => {
-    const { leaveOut, askFirst } = tally({ technique, pattern, dose, tempo }, desk.today);
-    return [technique, people.length - leaveOut - askFirst];
+  const able = TECHNIQUES.map((technique): [string, number] => {
+    const { leaveOut, askFirst } = tally({ technique: technique.id, ...taughtAs(technique, schools), tempo }, desk.today);
+    return [technique.id, people.length - leaveOut - askFirst];
   });
   return { people: people.length, able: Object.fromEntries(able) };
 }

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
-import { TECHNIQUES } from '@/core/techniques';
 import { addDays, mondayOf } from '@/core/units';
 import { prepareCourse } from '@/server/usecases/courses/prepareCourse';
 import { CourseForm } from '@/ui/courses/CourseForm';
@@ -9,17 +8,12 @@ export const metadata: Metadata = { title: 'Make a course' };
 
 export default function NewCoursePage() {
   return seated(async (desk) => {
-    const { cohorts, teachers } = await prepareCourse(desk);
+    const { cohorts, teachers, techniques } = await prepareCourse(desk);
     return (
       <>
         <h1>Make a course</h1>
         <p className="lead">Say when it meets and where it should arrive. The draft climbs the ladder from what the cohort already practises.</p>
-        <CourseForm
-          cohorts={cohorts}
-          teachers={teachers}
-          firstDate={addDays(mondayOf(desk.today), 7)}
-          techniques={TECHNIQUES.map(({ id, name, pattern, dose }) => ({ id, name, pattern, dose }))}
-        />
+        <CourseForm cohorts={cohorts} teachers={teachers} firstDate={addDays(mondayOf(desk.today), 7)} techniques={techniques} />
       </>
     );
   });

@@ -2,11 +2,13 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { LADDER, needsOf, opens } from '@/core/ladder';
+import { questionsFor, schoolCues, schoolsOf, taughtAs } from '@/core/conventions';
 import { findTechnique, sharedAliases } from '@/core/techniques';
 import { may } from '@/server/auth/permissions';
 import { readTechnique } from '@/server/usecases/techniques/readTechnique';
 import { Steps } from '@/ui/ladder/Steps';
 import { Bench } from '@/ui/techniques/Bench';
+import { TechniqueSchools } from '@/ui/techniques/TechniqueSchools';
 import { Variants } from '@/ui/techniques/Variants';
 import { dayText } from '@/core/units';
 import { Plank } from '@/ui/shell/Plank';
@@ -18,8 +20,9 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 export default async function TechniquePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   return seated(async (desk) => {
-    const { technique, tempo, naturalBreath, speech, usedIn } = await readTechnique(desk, id);
+    const { technique, tempo, naturalBreath, speech, usedIn, studioVersion } = await readTechnique(desk, id);
     const { of } = technique;
+    const taught = taughtAs(technique, speech.schools);
     const shared = of.aliases.filter((alias) => sharedAliases().has(alias));
     const aliases = [...of.aliases, ...(technique.aliases ?? [])];
     return (
@@ -52,17 +55,19 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
         <div className="two">
           <div>
             <Bench
-              pattern={technique.pattern}
-              dose={technique.dose}
+              key={`${taught.pattern} ${taught.dose}`}
+              pattern={taught.pattern}
+              dose={taught.dose}
               tempo={tempo}
               naturalBreath={naturalBreath}
               tags={of.tags}
               family={of.id}
+              technique={technique.id}
               cues={of.cues}
               speech={speech}
               saving={may(desk.who.role, 'edit techniques') ? { id: null, version: 0, base: technique.id, name: '' } : null}
             />
-            <Variants technique={technique} pace={{ tempo, naturalBreath }} />
+            <Variants technique={technique} pace={{ tempo, naturalBreath }} schools={speech.schools} />
           </div>
           <Plank>
             <section>
@@ -96,7 +101,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
             <section>
               <h2>Cues</h2>
               <ul>
-                {of.cues.map((cue) => (
+                {[...schoolCues(technique.read.pattern, schoolsOf(speech.schools, technique.id)), ...of.cues].map((cue) => (
                   <li key={cue}>{cue}</li>
                 ))}
               </ul>
@@ -111,9 +116,10 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               <h2>How much</h2>
               <p>{of.doses}.</p>
             </section>
-            {of.schools.length > 0 && (
+            {(of.schools.length > 0 || questionsFor(technique).length > 0) && (
               <section>
                 <h2>Schools</h2>
+                <TechniqueSchools technique={technique} schools={speech.schools} version={studioVersion} pace={{ tempo, naturalBreath }} />
                 {of.schools.map(({ question, ways }) => (
                   <p key={question} className="small">
                     <strong>{question}</strong> {ways[0]} <span className="soft">(as here); or {ways.slice(1).join('; ')}</span>

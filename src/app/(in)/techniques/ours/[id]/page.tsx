@@ -38,6 +38,7 @@ export default async function OwnWayPage({ params }: { params: Promise<{ id: str
             naturalBreath={way.naturalBreath}
             tags={of.tags}
             family={of.id}
+            technique={way.base}
             cues={of.cues}
             speech={way.speech}
             saving={way.mayEdit ? { id: way.id, version: way.version, base: way.base, name: way.name } : null}

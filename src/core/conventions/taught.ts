@@ -1,0 +1,114 @@
+import {
+  formatDose,
+  formatPattern,
+  gridRounds,
+  mustParseDose,
+  mustParsePattern,
+  plainPatterns,
+  plainPhase,
+  type CyclePattern,
+  type Dose,
+  type Pattern,
+  type Phase,
+} from '../pattern';
+import type { Technique } from '../techniques';
+import { QUESTIONS, schoolsOf, type Question, type Schools, type StudioSchools } from './questions';
+
+/** A technique as this studio teaches it: canonical notation. */
+export interface TaughtAs {
+  readonly pattern: string;
+  readonly dose: string;
+}
+
+/**
+ * A shipped technique in the ways a studio chose.
+ * @example taughtAs(techniqueOf('alternate-4-4'), { studio: { ...DEFAULT_SCHOOLS, 'alternate side': 'right and right' }, own: {} }).pattern
+ * // "in 4 right, out 4 left, alternating"
+ */
+export function taughtAs(technique: Technique, studio: StudioSchools): TaughtAs {
+  const schools = schoolsOf(studio, technique.id);
+  const asked = QUESTIONS.filter(({ families }) => families?.includes(technique.family));
+  const change = (of: Question['id']) => asked.some(({ id, ways }) => id === of && schools[of] !== ways[0]);
+  let { pattern, dose }: { pattern: Pattern; dose: Dose } = technique.read;
+  if (change('alternate side')) pattern = schools['alternate side'] === 'right and right' ? mirrored(pattern) : withEntry(pattern);
+  if (change('first exhale')) pattern = mirrored(pattern);
+  if (change('round')) dose = { ...dose, cyclesPerRound: breathsInRound(schools) };
+  if (change('connected route') && pattern.kind === 'connected')
+    pattern = { ...pattern, route: schools['connected route'] === 'either' ? 'either' : 'mouth' };
+  if (change('connected breaks'))
+    dose = { ...dose, rest: { n: Number.parseInt(schools['connected breaks'], 10), unit: 'seconds', every: 'round', afterLast: false } };
+  return { pattern: formatPattern(pattern), dose: formatDose(dose) };
+}
+
+function breathsInRound(schools: Schools): number {
+  return schools.round === 'one breath' ? 1 : 2;
+}
+
+const crossed = (phase: Phase): Phase => (phase.side === 'both' ? phase : { ...phase, side: phase.side === 'left' ? 'right' : 'left' });
+
+function mirrored(pattern: Pattern): Pattern {
+  return pattern.kind === 'cycle' ? { ...pattern, phases: pattern.phases.map(crossed) } : pattern;
+}
+
+/** One breath in and out through both before each set, as long as the first of its cycle. */
+function withEntry(pattern: Pattern): Pattern {
+  if (pattern.kind !== 'cycle' || pattern.entry.length > 0) return pattern;
+  const breath = pattern.phases.filter(({ kind }) => kind === 'in' || kind === 'out').map(({ kind, length }) => plainPhase(kind, length));
+  return { ...pattern, entry: breath };
+}
+
+/**
+ * A dose with what a round is written out, so that what is planned stays as it is when the studio counts rounds another way:
+ * two breaths where sides alternate, three in a grid.
+ * @example writtenOut('in 4 left, out 6 right, alternating', '9 rounds', NO_CHANGES, 'alternate-4-6') // "9 rounds of 2"
+ */
+export function writtenOut(pattern: string, dose: string, studio: StudioSchools, technique: string): string {
+  return formatDose(withRounds(mustParsePattern(pattern), mustParseDose(dose), schoolsOf(studio, technique)));
+}
+
+/** A dose whose rounds are as many cycles as the school says, where nobody said. */
+export function withRounds(pattern: Pattern, dose: Dose, schools: Schools): Dose {
+  const cycles = usualRound(pattern, schools);
+  return dose.cyclesPerRound === null && cycles > 1 ? { ...dose, cyclesPerRound: cycles } : dose;
+}
+
+function usualRound(pattern: Pattern, schools: Schools): number {
+  const cycles = plainPatterns(pattern).filter((plain): plain is CyclePattern => plain.kind === 'cycle');
+  if (pattern.kind !== 'cycle') return 1;
+  if (cycles.some((cycle) => gridRounds(cycle) > 1)) return 3;
+  return pattern.alternating ? breathsInRound(schools) : 1;
+}
+
+/** What the chosen ways ask to be said as a technique begins, its own cues aside. */
+export function schoolCues(pattern: Pattern, schools: Schools): string[] {
+  const cycles = plainPatterns(pattern).filter((plain): plain is CyclePattern => plain.kind === 'cycle');
+  const phases = cycles.flatMap((cycle) => cycle.phases);
+  const holds = cycles.some(({ phases: all }) => all.some(({ kind }, index) => kind === 'hold' && index > 0 && !all[index - 1].nineTenths));
+  return [
+    ...(phases.some(({ side }) => side !== 'both') ? [handCue(schools)] : []),
+    ...(holds && schools.fullness === 'nine tenths' ? ['Nine tenths full before the hold'] : []),
+  ];
+}
+
+function handCue(schools: Schools): string {
+  const position = schools['hand position'];
+  if (position === 'imagined, no hand') return 'Sides imagined, hands resting';
+  const [thumb, ring] = schools.hand === 'left' ? ['left', 'right'] : ['right', 'left'];
+  const how = position === 'the teacher’s choice' ? '' : `, ${position}`;
+  return `${schools.hand === 'left' ? 'Left' : 'Right'} hand${how}: thumb closes ${thumb}, ring finger ${ring}`;
+}
+
+/** Whether the number spoken in a phase goes up. */
+export function countsUp(kind: Phase['kind'] | 'pumps', counting: string): boolean {
+  if (kind === 'pumps') return true;
+  return counting === 'up throughout' || (kind === 'in' && counting !== 'down throughout');
+}
+
+/** The questions that bear on a technique. */
+export function questionsFor(technique: Technique): readonly Question[] {
+  const phases = plainPatterns(technique.read.pattern).flatMap((plain) => (plain.kind === 'cycle' ? plain.phases : []));
+  return QUESTIONS.filter(({ id, families }) => {
+    if (families) return families.includes(technique.family);
+    return id === 'fullness' ? phases.some(({ kind }) => kind === 'hold') : phases.some(({ length }) => length.unit === 'counts');
+  });
+}

@@ -1,0 +1,135 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { saveSchoolsAction } from '@/app/actions/studio';
+import { HELD, QUESTIONS, schoolChanges, type SchoolChange, type StudioSchools } from '@/core/conventions';
+import type { Pace } from '@/core/timing';
+import { clockText } from '@/core/units';
+import { Refusal } from '../forms/fields';
+import { useNotice } from '../look/Notices';
+import styles from './SchoolsForm.module.css';
+
+interface Props {
+  readonly version: number;
+  readonly schools: StudioSchools;
+  readonly pace: Pace;
+  /** How many sessions still to come have each technique. */
+  readonly planned: Readonly<Record<string, number>>;
+}
+
+/** Where schools differ: the studio's way for each question, and what another choice would change, before it is saved. */
+export function SchoolsForm({ version, schools, pace, planned }: Props) {
+  const router = useRouter();
+  const say = useNotice();
+  const [chosen, setChosen] = useState(schools.studio);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const changes = useMemo(() => schoolChanges(schools, { ...schools, studio: chosen }, pace), [schools, chosen, pace]);
+  const touched = QUESTIONS.some(({ id }) => chosen[id] !== schools.studio[id]);
+  const save = async () => {
+    const reply = await saveSchoolsAction({ version, technique: null, ways: QUESTIONS.map(({ id }) => ({ question: id, way: chosen[id] })) });
+    if (!reply.ok) return setRefusal(reply.message);
+    say('Saved. Sessions that are already planned keep what is written in them.');
+    router.refresh();
+  };
+  return (
+    <section className="sheet stack" aria-label="Our schools">
+      <h2>Our schools</h2>
+      <p className="soft">Where practitioners differ. A technique may keep a way of its own, on its page.</p>
+      <div className={styles.questions}>
+        {QUESTIONS.map(({ id, question, ways, because }) => (
+          <TextField
+            key={id}
+            id={`school ${id}`}
+            select
+            label={question}
+            value={chosen[id]}
+            onChange={(event) => setChosen({ ...chosen, [id]: event.target.value })}
+            helperText={`${ways[0]} by default: ${because}`}
+            slotProps={{ select: { native: true } }}
+          >
+            {ways.map((way) => (
+              <option key={way}>{way}</option>
+            ))}
+          </TextField>
+        ))}
+      </div>
+      <div aria-live="polite">{touched && <Preview changes={changes} planned={planned} />}</div>
+      <Refusal message={refusal} />
+      {touched && (
+        <div className="row">
+          <Button variant="contained" onClick={() => void save()}>
+            Save our schools
+          </Button>
+          <Button onClick={() => setChosen(schools.studio)}>Leave it as it was</Button>
+        </div>
+      )}
+      <details>
+        <summary>What no school changes here</summary>
+        <ul>
+          {HELD.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      </details>
+    </section>
+  );
+}
+
+function Preview({ changes, planned }: { changes: readonly SchoolChange[]; planned: Readonly<Record<string, number>> }) {
+  if (changes.length === 0) return <p className="note">No technique changes by it.</p>;
+  const kept = changes.filter(({ technique, said }) => planned[technique] && said.length === 0);
+  return (
+    <div className="note stack">
+      <p>
+        <strong>{changes.length === 1 ? 'One technique changes' : `${changes.length} techniques change`}</strong>, from the moment you save.
+        {kept.length > 0 &&
+          ` Sessions already planned with ${kept.length === 1 ? kept[0].name : `${kept.length} of them`} keep what is written there.`}
+      </p>
+      <table className="figures">
+        <thead>
+          <tr>
+            <th scope="col">Technique</th>
+            <th scope="col">Now</th>
+            <th scope="col">Then</th>
+          </tr>
+        </thead>
+        <tbody>
+          {changes.map(({ technique, name, before, after, said }) => {
+            const same = before.pattern === after.pattern && before.dose === after.dose;
+            return (
+              <tr key={technique}>
+                <td>{name}</td>
+                {same ? (
+                  <td colSpan={2}>{said.join('; ')}</td>
+                ) : (
+                  <>
+                    <Taught of={before} beside={after} />
+                    <Taught of={after} beside={before} />
+                  </>
+                )}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** One side of the comparison: the pattern only where it differs, the dose with what it comes to. */
+function Taught({ of, beside }: { of: SchoolChange['before']; beside: SchoolChange['before'] }) {
+  return (
+    <td>
+      {of.pattern !== beside.pattern && (
+        <>
+          {of.pattern}
+          <br />
+        </>
+      )}
+      {of.dose} = <span className="num">{clockText(of.time)}</span>
+    </td>
+  );
+}
