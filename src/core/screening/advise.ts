@@ -76,28 +76,56 @@ function whatToDo(
   comfort: Comfort,
 ): Doing {
   if (answer === 'clear' || answer === 'watch') return { kind: 'as taught' };
-  const noseless = adaptations.some(({ to }) => to === 'nose only') && bearing.some(({ rule }) => rule.condition === 'nose');
-  if (noseless) return { kind: 'natural breath' };
-  const changed = applyAdaptations(taught.pattern, taught.tags, adaptations, taught.pace);
-  const passes = (pattern: Pattern, tags: readonly Tag[], dose = taught.dose, pace = taught.pace) =>
-    permitted(bearing, { pattern, dose, pace, tags });
-  if (changed.pattern && passes(changed.pattern, changed.tags) && sameLength(taught, changed.pattern)) {
-    const pattern = formatPattern(changed.pattern);
-    return pattern === formatPattern(roomPattern(taught.pattern)) ? { kind: 'as taught' } : { kind: 'adapted', pattern };
-  }
-  const [best, ...next] = keepInStep(
-    taught.pattern,
-    taught.pace.tempo,
-    (pattern) =>
-      passes(
-        pattern,
-        changed.tags.filter((tag) => tag !== 'hand at the nose'),
-      ),
-    comfort,
-  );
+  if (leftWithNoBreath(bearing, adaptations)) return { kind: 'natural breath' };
+  const { adapted, inStep } = kept(bearing, taught, adaptations, comfort);
+  if (adapted) return adapted;
+  const [best, ...next] = inStep();
   if (best) return { kind: 'in step', inStep: best, next: next.slice(0, 2) };
   const stand = [...optionsOf(taught), ...easier].find(({ taught: other }) => permitted(bearing, other));
   return stand ? { kind: 'instead', name: stand.name, pattern: formatPattern(stand.taught.pattern) } : { kind: 'natural breath' };
+}
+
+/** Nose only, with a blocked nose, leaves no way to breathe but the natural breath by any route. */
+function leftWithNoBreath(bearing: readonly Bearing[], adaptations: readonly Adaptation[]): boolean {
+  return adaptations.some(({ to }) => to === 'nose only') && bearing.some(({ rule }) => rule.condition === 'nose');
+}
+
+/** What keeps the room's time: the adapted pattern when it may be done and ends each round with the room, else those in step. */
+function kept(bearing: readonly Bearing[], taught: Taught, adaptations: readonly Adaptation[], comfort: Comfort) {
+  const changed = applyAdaptations(taught.pattern, taught.tags, adaptations, taught.pace);
+  const passes = (pattern: Pattern, tags: readonly Tag[]) => permitted(bearing, { pattern, dose: taught.dose, pace: taught.pace, tags });
+  const whole =
+    changed.pattern && passes(changed.pattern, changed.tags) && sameLength(taught, changed.pattern) ? formatPattern(changed.pattern) : null;
+  const adapted: Doing | null =
+    whole === null ? null : whole === formatPattern(roomPattern(taught.pattern)) ? { kind: 'as taught' } : { kind: 'adapted', pattern: whole };
+  const free = changed.tags.filter((tag) => tag !== 'hand at the nose');
+  return { adapted, inStep: () => keepInStep(taught.pattern, taught.pace.tempo, (pattern) => passes(pattern, free), comfort) };
+}
+
+/** One way a person may go while the room does a technique, best first. */
+export interface Offer {
+  readonly kind: 'as taught' | 'in step' | 'instead';
+  readonly pattern: string;
+}
+
+/**
+ * Every way a person may go, best first: as taught, adapted in the room's time, in step, or an easier technique. Empty when
+ * only the natural breath is left.
+ */
+export function offersFor(bearing: readonly Bearing[], taught: Taught, easier: readonly Stand[], comfort: Comfort): readonly Offer[] {
+  const { answer, findings } = decide(bearing, featuresOf(taught.pattern, taught.dose, taught.pace, taught.tags));
+  const room: Offer = { kind: 'as taught', pattern: formatPattern(roomPattern(taught.pattern)) };
+  if (answer === 'clear' || answer === 'watch') return [room];
+  const adaptations = uniqueAdaptations({ answer, findings });
+  if (leftWithNoBreath(bearing, adaptations)) return [];
+  const { adapted, inStep } = kept(bearing, taught, adaptations, comfort);
+  if (adapted?.kind === 'as taught') return [room];
+  const stands = [...optionsOf(taught), ...easier].filter(({ taught: other }) => permitted(bearing, other));
+  return [
+    ...(adapted?.kind === 'adapted' ? [{ kind: 'in step' as const, pattern: adapted.pattern }] : []),
+    ...inStep().map((way) => ({ kind: 'in step' as const, pattern: inStepText(way) })),
+    ...stands.map(({ taught: other }) => ({ kind: 'instead' as const, pattern: formatPattern(other.pattern) })),
+  ];
 }
 
 /** The other options of the same block, as they stand beside what the room does. */

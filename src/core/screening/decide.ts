@@ -1,14 +1,16 @@
 import type { IsoDate } from '../units';
 import { ageConditions, bearsOn, conditionOf, pregnancyDays, screenedUntil } from './conditions';
 import { featureName, hasFeature, type Features } from './features';
-import { RULEBOOK } from './rulebook';
-import { ANSWERS, type ConditionAnswer, type Decision, type Finding, type Rule, type ScreenedPerson } from './types';
+import { SHIPPED, type Rulebook } from './rulebook';
+import { ANSWERS, type ConditionAnswer, type ConditionId, type Decision, type Finding, type Rule, type ScreenedPerson } from './types';
 
 /** A rule that bears on a person on a date, whatever the technique. */
 export interface Bearing {
   readonly rule: Rule;
   readonly condition: string;
   readonly reason: string;
+  /** Whether it was said at the door, for this session only: nothing said before removes it. */
+  readonly today: boolean;
 }
 
 /** What the door questions said, for one session only. */
@@ -29,43 +31,79 @@ export function floorReason(person: ScreenedPerson, date: IsoDate): string | nul
 
 /**
  * The rules that bear on a person on the date of a session. What was answered before still counts when a screening
- * has run out; an open question counts as its condition at its strictest.
+ * has run out; an open question counts as its condition at its strictest. What a clinician's yes or an override removed
+ * is not among them; see {@link setAside}.
  */
-export function bearings(person: ScreenedPerson, date: IsoDate, door: DoorAnswers = NOTHING_TODAY): Bearing[] {
-  const floor = floorReason(person, date);
-  const answers = [...person.answers, ...impliedAnswers(person, date, door)].filter((answer) => bearsOn(answer, date));
-  const own = answers.flatMap((answer) => {
-    const condition = conditionOf(answer.condition);
-    const open = answer.answer === 'yes' ? '' : ` (${answer.answer})`;
-    return RULEBOOK.filter((rule) => rule.condition === answer.condition && holdsIn(rule, answer, person, date)).map((rule) => ({
-      rule,
-      condition: `${condition.name}${open}`,
-      reason: condition.reason,
-    }));
-  });
-  if (!floor) return own;
-  return [
-    ...own,
-    ...RULEBOOK.filter((rule) => rule.condition === 'unscreened').map((rule) => ({
-      rule,
-      condition: floor,
-      reason: 'what is not known is planned for with care',
-    })),
-  ];
+export function bearings(person: ScreenedPerson, date: IsoDate, door: DoorAnswers = NOTHING_TODAY, rulebook: Rulebook = SHIPPED): Bearing[] {
+  const all = allBearings(person, date, door, rulebook);
+  if (person.clearances.length === 0 && person.overrides.length === 0) return all;
+  return all.filter((bearing) => removedBy(bearing, person, date) === null);
 }
 
-/** Answers that follow from others: age from the birth date, surgery from a surgical birth, the day from the door. */
-function impliedAnswers(person: ScreenedPerson, date: IsoDate, door: DoorAnswers): ConditionAnswer[] {
-  const yes = (condition: string, states: readonly string[] = [], on: IsoDate | null = null): ConditionAnswer => ({
-    condition,
-    answer: 'yes',
-    date: on,
-    states,
+/** A rule that would bear on a person, and who set it aside until when. */
+export interface Aside extends Bearing {
+  readonly by: 'a clinician' | string;
+  readonly reasonGiven: string | null;
+  readonly until: IsoDate;
+}
+
+/** The rules that a clinician's yes or an override keeps from bearing on a person on a date. */
+export function setAside(person: ScreenedPerson, date: IsoDate, rulebook: Rulebook = SHIPPED): Aside[] {
+  return allBearings(person, date, NOTHING_TODAY, rulebook).flatMap((bearing) => {
+    const removed = removedBy(bearing, person, date);
+    return removed ? [{ ...bearing, ...removed }] : [];
   });
+}
+
+/** Rules that no override sets aside: what is not known is asked, and today is today. */
+const NEVER_ASIDE: readonly ConditionId[] = ['unscreened', 'today acute', 'today meal'];
+
+/** Whether an override may name a rule. */
+export function mayBeSetAside(rule: Rule): boolean {
+  return !NEVER_ASIDE.includes(rule.condition);
+}
+
+function removedBy({ rule, today }: Bearing, person: ScreenedPerson, date: IsoDate): Pick<Aside, 'by' | 'reasonGiven' | 'until'> | null {
+  // A guardian's consent is a consent, not a clinical answer, and no clinician gives it.
+  const clinical = rule.answer === 'ask first' && rule.condition !== 'under 16';
+  const yes = clinical && person.clearances.find(({ rules, on, until }) => rules.includes(rule.id) && on <= date && date <= until);
+  if (yes && !today) return { by: 'a clinician', reasonGiven: null, until: yes.until };
+  const override = person.overrides.find(({ rules, from, until }) => rules.includes(rule.id) && from <= date && date <= until);
+  return override && mayBeSetAside(rule) && !today ? { by: override.by, reasonGiven: override.reason, until: override.until } : null;
+}
+
+function allBearings(person: ScreenedPerson, date: IsoDate, door: DoorAnswers, rulebook: Rulebook): Bearing[] {
+  const floor = floorReason(person, date);
+  const answers = [
+    ...[...person.answers, ...impliedAnswers(person, date)].map((answer) => ({ answer, today: false })),
+    ...doorAnswers(door).map((answer) => ({ answer, today: true })),
+  ].filter(({ answer }) => bearsOn(answer, date));
+  const own = answers.flatMap(({ answer, today }) => {
+    const condition = conditionOf(answer.condition);
+    const open = answer.answer === 'yes' ? '' : ` (${answer.answer})`;
+    return rulebook
+      .of(answer.condition)
+      .filter((rule) => holdsIn(rule, answer, person, date))
+      .map((rule): Bearing => ({ rule, condition: `${condition.name}${open}`, reason: condition.reason, today }));
+  });
+  if (!floor) return own;
+  const unknown = rulebook.of('unscreened');
+  return [...own, ...unknown.map((rule) => ({ rule, condition: floor, reason: 'what is not known is planned for with care', today: false }))];
+}
+
+/** Answers that follow from others: age from the birth date, surgery from a surgical birth. */
+function impliedAnswers(person: ScreenedPerson, date: IsoDate): ConditionAnswer[] {
   const surgical = person.answers.filter((answer) => answer.condition === 'birth' && (answer.answer !== 'yes' || answer.states.includes('surgical')));
   return [
     ...ageConditions(person.birthDate, date).map((condition) => yes(condition)),
     ...surgical.map((answer): ConditionAnswer => ({ ...answer, condition: 'abdominal surgery', states: [] })),
+  ];
+}
+
+const yes = (condition: string, states: readonly string[] = []): ConditionAnswer => ({ condition, answer: 'yes', date: null, states });
+
+function doorAnswers(door: DoorAnswers): ConditionAnswer[] {
+  return [
     ...(door.acute ? [yes('today acute')] : []),
     ...(door.blockedNose ? [yes('nose')] : []),
     ...(door.meal === 'none' ? [] : [yes('today meal', [door.meal])]),

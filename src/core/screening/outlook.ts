@@ -1,7 +1,7 @@
 import { adaptationText } from './adapt';
 import { conditionOf } from './conditions';
 import { hasFeature, type Features } from './features';
-import { RULEBOOK } from './rulebook';
+import { SHIPPED, type Rulebook } from './rulebook';
 import { ANSWERS, type Answer } from './types';
 
 /** What the rulebook would say of a technique, for whom, before anyone is looked at. */
@@ -13,9 +13,9 @@ export interface OutlookLine {
 }
 
 /** Summarises every rule that a technique's features meet: strictest first, conditions gathered. */
-export function outlook(features: Features): OutlookLine[] {
+export function outlook(features: Features, rulebook: Rulebook = SHIPPED): OutlookLine[] {
   const lines = new Map<string, OutlookLine & { conditions: string[] }>();
-  for (const rule of RULEBOOK) {
+  for (const rule of rulebook.rules) {
     if (!hasFeature(features, rule.feature)) continue;
     const name = rule.condition === 'unscreened' ? 'no valid screening' : conditionOf(rule.condition).name;
     const change = rule.adaptation && adaptationText(rule.adaptation);

@@ -1,7 +1,7 @@
 import type { Lock } from '../pattern';
 import type { Tag } from '../techniques';
 import { featureName, type FeatureTest } from './features';
-import type { Adaptation, Answer, Rule } from './types';
+import type { Adaptation, Answer, ConditionId, Rule } from './types';
 
 /** The shipped rulebook: usual cautions gathered for planning, one row a condition, as data. */
 
@@ -181,3 +181,18 @@ function rulesOf(row: Row): Rule[] {
 
 /** Every rule of the shipped rulebook. */
 export const RULEBOOK: readonly Rule[] = TABLE.flatMap(rulesOf);
+
+/** Rules as they are looked up: by the condition they belong to. */
+export interface Rulebook {
+  readonly rules: readonly Rule[];
+  readonly of: (condition: ConditionId) => readonly Rule[];
+}
+
+export function rulebookOf(rules: readonly Rule[]): Rulebook {
+  const byCondition = new Map<ConditionId, Rule[]>();
+  for (const rule of rules) byCondition.set(rule.condition, [...(byCondition.get(rule.condition) ?? []), rule]);
+  return { rules, of: (condition) => byCondition.get(condition) ?? [] };
+}
+
+/** The shipped rulebook, as it stands without a studio's changes. */
+export const SHIPPED: Rulebook = rulebookOf(RULEBOOK);

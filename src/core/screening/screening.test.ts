@@ -32,6 +32,8 @@ const person = (...answers: ConditionAnswer[]): ScreenedPerson => ({
   birthDate: isoDate('1990-05-01'),
   answers,
   guardianConsent: false,
+  clearances: [],
+  overrides: [],
 });
 const features = (pattern: string, tags: Tag[] = []) => featuresOf(mustParsePattern(pattern), dose, pace, tags);
 const answer = (who: ScreenedPerson, pattern: string, date = today, tags: Tag[] = []): Answer =>
@@ -210,6 +212,8 @@ const anyPerson = fc.record({
   birthDate: fc.constantFrom(null, isoDate('1950-01-01'), isoDate('2013-01-01')),
   answers: fc.uniqueArray(anyAnswer, { maxLength: 4, selector: ({ condition }) => condition }),
   guardianConsent: fc.boolean(),
+  clearances: fc.constant([]),
+  overrides: fc.constant([]),
 });
 
 test('whatever is offered instead is watch or clear, and nobody is left with nothing', () => {

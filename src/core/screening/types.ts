@@ -38,13 +38,43 @@ export interface ConditionAnswer {
   readonly states: readonly string[];
 }
 
+/** A clinician's yes: it removes only the ask-first rules in its scope, until its date, the last day included. */
+export interface Clearance {
+  readonly rules: readonly string[];
+  readonly on: IsoDate;
+  readonly until: IsoDate;
+}
+
+/** Rules the director set aside for one person, with a reason and an end. */
+export interface Override {
+  readonly id: string;
+  readonly rules: readonly string[];
+  readonly reason: string;
+  readonly by: string;
+  readonly from: IsoDate;
+  /** The last day it holds. */
+  readonly until: IsoDate;
+}
+
 /** Everything screening knows of a person on some day. */
 export interface ScreenedPerson {
   readonly screenedOn: IsoDate | null;
   readonly birthDate: IsoDate | null;
   readonly answers: readonly ConditionAnswer[];
   readonly guardianConsent: boolean;
+  readonly clearances: readonly Clearance[];
+  readonly overrides: readonly Override[];
 }
+
+/** Somebody of whom nothing is known. */
+export const NOT_SCREENED: ScreenedPerson = {
+  screenedOn: null,
+  birthDate: null,
+  answers: [],
+  guardianConsent: false,
+  clearances: [],
+  overrides: [],
+};
 
 /** One rule that applies to a person for a technique. */
 export interface Finding {
