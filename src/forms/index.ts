@@ -1,10 +1,21 @@
-import { array, boolean, object, string, number, type InferType } from 'yup';
+import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { QUESTION_IDS } from '@/core/conventions';
 import { LOUDNESS, WORDED, wordingProblem } from '@/core/cues';
-import { ASKED, STOP_SIGNS } from '@/core/screening';
+import { ROSTER_LIMITS } from '@/core/exchange';
+import { ANSWERS, ASKED, changeProblem, FEATURE_CHOICES, STOP_SIGNS, type RuleChange } from '@/core/screening';
 import { FAMILIES, findPart, findTechnique } from '@/core/techniques';
 import { EFFORTS, LOG_NOTE_MOST, REACHED } from './log';
 import { clock, day, dose, id, line, oneOf, optionalDay, optionalId, pattern, whole, words } from './rules';
+
+/** One change of the rulebook, as plain data; whether it makes sense is for the core to say. */
+function ruleChange() {
+  return mixed<RuleChange>()
+    .required()
+    .test('change', 'This is no change of a rule.', (value, context) => {
+      const problem = readRuleChange(value);
+      return problem === null || context.createError({ message: problem });
+    });
+}
 
 /** Every form of the product, as the schema that browser and server both check. */
 
@@ -13,12 +24,29 @@ export const signInForm = object({
   password: string().required('Please give your password.').max(200),
 });
 
-export const personForm = object({
-  cohort: id(),
-  name: line('a name', 60),
+const email = () =>
+  string()
+    .trim()
+    .lowercase()
+    .nullable()
+    .default(null)
+    .transform((value: unknown) => (value === '' ? null : value))
+    .max(200, 'At most 200 characters.')
+    .email('An e-mail address such as name@post.example.');
+
+const comfort = () =>
+  number()
+    .transform((value: unknown, original: unknown) => (original === '' || original === null ? null : value))
+    .nullable()
+    .default(null)
+    .typeError('A number of counts.')
+    .integer('A whole number of counts.')
+    .min(2, 'At least 2 counts.')
+    .max(30, 'At most 30 counts.');
+
+/** The answers of one screening form. */
+const answers = {
   birthDate: optionalDay(),
-  screened: boolean().default(true),
-  screenedOn: optionalDay(),
   guardianConsent: boolean().default(false),
   answers: array()
     .of(
@@ -31,7 +59,78 @@ export const personForm = object({
     )
     .max(ASKED.length)
     .default([]),
+};
+
+export const personForm = object({
+  cohort: id(),
+  name: line('a name', 60),
+  email: email(),
+  screened: boolean().default(true),
+  screenedOn: optionalDay(),
+  ...answers,
 });
+
+/** A person as the studio knows them; nothing of their health. */
+export const aboutPersonForm = object({
+  person: id(),
+  version: number().required().integer(),
+  name: line('a name', 60),
+  email: email(),
+  cohort: id(),
+  comfortIn: comfort(),
+  comfortOut: comfort(),
+});
+
+export const leaveForm = object({ person: id(), version: number().required().integer(), back: boolean().default(false) });
+
+/** A paper form typed in for somebody who is there already. */
+export const screeningForm = object({ person: id(), screenedOn: day('the day it was filled in'), ...answers });
+
+/** A form that a person answers by their link. */
+export const linkAnswersForm = object({
+  consent: boolean().oneOf([true], 'Please tick that you agree, or leave the form: nothing is kept then.').required(),
+  ...answers,
+});
+
+export const peopleForm = object({ people: array().of(id()).min(1, 'Choose at least one person.').max(500).required() });
+
+const rules = () => array().of(string().required().max(200)).min(1, 'Choose at least one rule.').max(60).required();
+
+export const clinicianForm = object({
+  person: id(),
+  rules: rules(),
+  answeredOn: day('the day of the answer'),
+  until: day('the last day it holds'),
+  note: words(300),
+});
+
+export const overrideForm = object({
+  person: id(),
+  rules: rules(),
+  reason: line('the reason, in a sentence', 300).min(8, 'The reason stays in the record: give it in a sentence.'),
+  until: day('the last day it holds'),
+});
+
+export const endOverrideForm = object({ person: id(), override: id() });
+
+export const whyForm = object({ person: id(), why: line('the reason', 200).min(4, 'The reason stays in the record: give it in a few words.') });
+
+export const eraseForm = object({ person: id(), name: string().required('Type the name to be sure.') });
+
+export const rosterForm = object({
+  cohort: id(),
+  text: string()
+    .required('Please choose a file.')
+    .max(ROSTER_LIMITS.characters, `This file is too large: ${ROSTER_LIMITS.characters / 1e6} million characters at most.`),
+  mapping: object({ name: string().default(''), email: string().default(''), birthDate: string().default('') }).required(),
+  dayFirst: boolean().nullable().default(null),
+  /** For rows that look like somebody who is here: the row's number and what to do. */
+  merge: array()
+    .of(object({ row: number().required().integer(), as: oneOf(['the same person', 'another person'] as const) }))
+    .default([]),
+});
+
+export const rulebookForm = object({ number: number().required().integer().min(0), changes: array().of(ruleChange()).max(200).required() });
 
 const technique = () =>
   string()
@@ -235,3 +334,19 @@ export type PersonInput = InferType<typeof personForm>;
 export type CourseInput = InferType<typeof courseForm>;
 export type SpeechInput = InferType<typeof speechForm>;
 export type BlocksInput = InferType<typeof blocksForm>;
+
+/** What is wrong with something that should be a change of a rule. */
+function readRuleChange(value: unknown): string | null {
+  if (typeof value !== 'object' || value === null || !('kind' in value)) return 'This is no change of a rule.';
+  const change = value as RuleChange;
+  if (change.kind !== 'add' && change.kind !== 'change') return 'This is no change of a rule.';
+  if (typeof change.reason !== 'string' || typeof change.reviewer !== 'string' || change.reason.length > 300 || change.reviewer.length > 80)
+    return 'A reason of at most 300 and a reviewer of at most 80 characters.';
+  if (!(ANSWERS as readonly string[]).includes(change.answer)) return 'There is no such answer.';
+  if (change.kind === 'add' && !FEATURE_CHOICES.some((feature) => JSON.stringify(feature) === JSON.stringify(change.feature)))
+    return 'There is no such feature.';
+  return changeProblem(change);
+}
+
+export type AnswersInput = Pick<InferType<typeof personForm>, 'birthDate' | 'guardianConsent' | 'answers'>;
+export type AboutPersonInput = InferType<typeof aboutPersonForm>;

@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import { CONDITIONS, STOP_SIGNS } from '../../src/core/screening';
+import { CONDITIONS, RULEBOOK, STOP_SIGNS } from '../../src/core/screening';
 import type { Desk } from '../../src/server/desk';
 import type { Role } from '../../src/server/db/rows';
 import { sessionsOf } from '../../src/server/repositories/courses';
@@ -7,6 +7,18 @@ import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { listCohorts } from '../../src/server/usecases/cohorts/listCohorts';
 import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
+import { exportRoster } from '../../src/server/usecases/cohorts/exportRoster';
+import { readTracks } from '../../src/server/usecases/cohorts/readTracks';
+import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
+import { erasePerson, exportPerson } from '../../src/server/usecases/people/erasePerson';
+import { importRoster, previewRoster } from '../../src/server/usecases/people/importRoster';
+import { formHere, sendForms } from '../../src/server/usecases/people/links';
+import { needsDoing } from '../../src/server/usecases/people/needsDoing';
+import { openAnswers, readPerson } from '../../src/server/usecases/people/readPerson';
+import { readOutbox, readRecord } from '../../src/server/usecases/people/records';
+import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
+import { whatIfAside } from '../../src/server/usecases/people/whatIf';
+import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
@@ -45,6 +57,7 @@ afterAll(closeDatabase);
 const ROLES: readonly Role[] = ['director', 'lead teacher', 'teacher', 'front desk'];
 const everyQuery = { date: null, focus: null };
 const nobody = newId();
+const ASKING = RULEBOOK.find(({ answer }) => answer === 'ask first')!.id;
 
 // Letters: director, lead teacher, teacher, front desk. What is allowed may still be refused for what it was given; what matters is who.
 const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: string; course: string; session: string }) => Promise<unknown>])[] = [
@@ -64,6 +77,29 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['readCohort', 'DLTF', (desk, { cohort }) => readCohort(desk, cohort, everyQuery)],
   ['addCohort', 'D', (desk) => addCohort(desk, {})],
   ['addPerson', 'DF', (desk) => addPerson(desk, {})],
+  ['readTracks', 'DLT', (desk, { cohort }) => readTracks(desk, cohort, '4-7-8', TODAY)],
+  ['exportRoster', 'DF', (desk) => exportRoster(desk, {})],
+  ['previewRoster', 'DF', (desk) => previewRoster(desk, {})],
+  ['importRoster', 'DF', (desk) => importRoster(desk, {})],
+  ['needsDoing', 'DF', (desk) => needsDoing(desk)],
+  ['readPerson', 'DF', (desk) => readPerson(desk, nobody)],
+  ['changePerson', 'DF', (desk) => changePerson(desk, {})],
+  ['leaveCohort', 'DF', (desk) => leaveCohort(desk, {})],
+  ['enterForm', 'DF', (desk) => enterForm(desk, {})],
+  ['sendForms', 'DF', (desk) => sendForms(desk, {}, 'http://here')],
+  ['formHere', 'DF', (desk) => formHere(desk, {}, 'http://here')],
+  ['openAnswers', 'D', (desk) => openAnswers(desk, {})],
+  ['recordClinician', 'D', (desk) => recordClinician(desk, {})],
+  ['makeOverride', 'D', (desk) => makeOverride(desk, {})],
+  ['endOverride', 'D', (desk) => endOverride(desk, {})],
+  ['whatIfAside', 'D', (desk) => whatIfAside(desk, {})],
+  ['erasePerson', 'D', (desk) => erasePerson(desk, {})],
+  ['exportPerson', 'D', (desk) => exportPerson(desk, {})],
+  ['readRecord', 'D', (desk) => readRecord(desk)],
+  ['readOutbox', 'D', (desk) => readOutbox(desk)],
+  ['readRulebook', 'DLT', (desk) => readRulebook(desk)],
+  ['previewRulebook', 'D', (desk) => previewRulebook(desk, {})],
+  ['saveRulebook', 'D', (desk) => saveRulebook(desk, {})],
   ['listCourses', 'DL', (desk) => listCourses(desk)],
   ['prepareCourse', 'D', (desk) => prepareCourse(desk)],
   ['createCourse', 'D', (desk) => createCourse(desk, {})],
@@ -103,11 +139,28 @@ test('another studio finds nothing of ours', async () => {
   const { ferry, boat, person } = await demo(await deskOf('director'));
   const [session] = (await sessionsOf(await deskOf('director'), [boat.id])).filter(({ date }) => date >= TODAY);
   const stranger = () => deskOf('stranger');
+  const fenna = await person('Fenna T.');
   const blocks = session.blocks.map((block) => ({ technique: null, part: null, pattern: null, dose: null, tempo: null, minutes: null, ...block }));
   const answers = [
     readCohort(await stranger(), ferry, { date: null, focus: { person: await person('Fenna T.'), technique: 'equal-4-4-4' } }),
     addPerson(await stranger(), { cohort: ferry, name: 'Nobody' }),
     whoMay(await stranger(), { id: ferry }),
+    readTracks(await stranger(), ferry, '4-7-8', TODAY),
+    exportRoster(await stranger(), { id: ferry }),
+    importRoster(await stranger(), { cohort: ferry, text: 'name\nAnna', mapping: { name: 'name' } }),
+    readPerson(await stranger(), fenna),
+    changePerson(await stranger(), { person: fenna, version: 1, name: 'Nobody', cohort: ferry }),
+    leaveCohort(await stranger(), { person: fenna, version: 1 }),
+    enterForm(await stranger(), { person: fenna, screenedOn: TODAY }),
+    sendForms(await stranger(), { people: [fenna] }, 'http://here'),
+    formHere(await stranger(), { people: [fenna] }, 'http://here'),
+    openAnswers(await stranger(), { person: fenna, why: 'curious' }),
+    recordClinician(await stranger(), { person: fenna, rules: [ASKING], answeredOn: TODAY, until: TODAY }),
+    makeOverride(await stranger(), { person: fenna, rules: [ASKING], reason: 'because I can', until: TODAY }),
+    endOverride(await stranger(), { person: fenna, override: fenna }),
+    whatIfAside(await stranger(), { person: fenna, rules: [ASKING], reason: 'because I can', until: TODAY }),
+    erasePerson(await stranger(), { person: fenna, name: 'Fenna T.' }),
+    exportPerson(await stranger(), { person: fenna, why: 'curious' }),
     readCourse(await stranger(), boat.id),
     draftCourse(await stranger(), { course: boat.id, version: boat.version }),
     moveBlock(await stranger(), { course: boat.id, version: boat.version, block: blocks[0].id, to: session.id }),
@@ -148,6 +201,11 @@ test('no answer, and no name of a condition, reaches anybody but the director', 
       readLobby(desk),
       listCohorts(desk),
       whoMay(desk, { id: ferry }),
+      needsDoing(desk),
+      readPerson(desk, fenna),
+      exportRoster(desk, { id: ferry }),
+      ...['4-7-8', 'pumps-27', 'square-4'].map((technique) => readTracks(desk, ferry, technique, TODAY)),
+      readCohort(desk, ferry, { date: TODAY, focus, all: true }),
       readCohort(desk, ferry, { date: TODAY, focus }),
       listCourses(desk),
       readCourse(desk, boat.id),

@@ -2,3 +2,14 @@
 export { toWebVtt } from './webvtt';
 export { readWays, writeWays, type RowProblem, type TravellingWay } from './ways';
 export { wavBytes, wavChunks, type Paced } from './wav';
+export {
+  guessMapping,
+  headingProblem,
+  nameKey,
+  readRoster,
+  ROSTER_FIELDS,
+  ROSTER_LIMITS,
+  type RosterField,
+  type RosterMapping,
+  type RosterRow,
+} from './roster';

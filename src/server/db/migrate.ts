@@ -4,6 +4,7 @@ import { Migration20261124000000_start } from './migrations/Migration20261124000
 import { Migration20261125000000_own_ways } from './migrations/Migration20261125000000_own_ways';
 import { Migration20261126000000_speech } from './migrations/Migration20261126000000_speech';
 import { Migration20261127000000_schools } from './migrations/Migration20261127000000_schools';
+import { Migration20261128000000_screening } from './migrations/Migration20261128000000_screening';
 import { databaseUrl } from './orm';
 import { ROWS } from './rows';
 
@@ -19,6 +20,7 @@ export async function migrate(): Promise<readonly string[]> {
         { name: 'Migration20261125000000_own_ways', class: Migration20261125000000_own_ways },
         { name: 'Migration20261126000000_speech', class: Migration20261126000000_speech },
         { name: 'Migration20261127000000_schools', class: Migration20261127000000_schools },
+        { name: 'Migration20261128000000_screening', class: Migration20261128000000_screening },
       ],
       snapshot: false,
       silent: true,

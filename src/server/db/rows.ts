@@ -3,11 +3,15 @@ import type { StudioSchools } from '@/core/conventions';
 import type { SheetOptions } from '@/core/cues';
 import type { Block } from '@/core/plan';
 import type { Goal } from '@/core/course';
+import type { RuleChange } from '@/core/screening';
 
 /** Tables as MikroORM sees them. Rows never leave `src/server`; repositories turn them into the core's plain types. */
 
 export const ROLES = ['director', 'lead teacher', 'teacher', 'front desk'] as const;
 export type Role = (typeof ROLES)[number];
+
+/** How a screening came in. */
+export type ScreeningSource = 'paper' | 'form' | 'nothing changed';
 
 export interface Qualification {
   readonly family: string;
@@ -84,7 +88,12 @@ export const PersonRow = defineEntity({
     studio: p.uuid(),
     cohort: p.uuid(),
     name: p.text(),
+    email: p.text().nullable(),
+    /** Emptied when the person is erased: what was sealed with it can never be read again. */
     wrappedKey: p.text(),
+    sealedBirth: p.text().nullable(),
+    leftOn: p.date().nullable(),
+    erasedAt: p.datetime().nullable(),
     comfortIn: p.integer().nullable(),
     comfortOut: p.integer().nullable(),
     version: p.integer().version(),
@@ -100,8 +109,89 @@ export const ScreeningRow = defineEntity({
     person: p.uuid(),
     screenedOn: p.date(),
     sealed: p.text(),
+    source: p.text().$type<ScreeningSource>(),
+    consent: p.text().nullable(),
+    /** Null when the person answered by a link. */
+    enteredBy: p.uuid().nullable(),
+    enteredAt: p.datetime(),
+  },
+});
+
+export const LinkRow = defineEntity({
+  name: 'ScreeningLink',
+  tableName: 'screening_link',
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    person: p.uuid(),
+    tokenHash: p.text(),
+    madeBy: p.uuid(),
+    madeAt: p.datetime(),
+    expiresAt: p.datetime(),
+    usedAt: p.datetime().nullable(),
+  },
+});
+
+export const MailRow = defineEntity({
+  name: 'OutboxMail',
+  tableName: 'outbox_mail',
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    person: p.uuid(),
+    address: p.text(),
+    subject: p.text(),
+    body: p.text(),
+    madeAt: p.datetime(),
+  },
+});
+
+export const ClinicianRow = defineEntity({
+  name: 'ClinicianAnswer',
+  tableName: 'clinician_answer',
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    person: p.uuid(),
+    sealed: p.text(),
+    answeredOn: p.date(),
+    until: p.date().name('until_date'),
     enteredBy: p.uuid(),
     enteredAt: p.datetime(),
+  },
+});
+
+export const OverrideRow = defineEntity({
+  name: 'OverrideMade',
+  tableName: 'override_made',
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    person: p.uuid(),
+    sealed: p.text(),
+    from: p.date().name('from_date'),
+    until: p.date().name('until_date'),
+    madeBy: p.uuid(),
+    madeAt: p.datetime(),
+  },
+});
+
+export const OverrideEndRow = defineEntity({
+  name: 'OverrideEnded',
+  tableName: 'override_ended',
+  properties: { id: p.uuid().primary(), studio: p.uuid(), override: p.uuid(), endedOn: p.date(), endedBy: p.uuid(), endedAt: p.datetime() },
+});
+
+export const RulebookRow = defineEntity({
+  name: 'RulebookVersion',
+  tableName: 'rulebook_version',
+  properties: {
+    id: p.uuid().primary(),
+    studio: p.uuid(),
+    number: p.integer(),
+    changes: p.json<readonly RuleChange[]>(),
+    savedBy: p.uuid(),
+    savedAt: p.datetime(),
   },
 });
 
@@ -220,6 +310,12 @@ export const ROWS = [
   PersonRow,
   ScreeningRow,
   ReadingRow,
+  LinkRow,
+  MailRow,
+  ClinicianRow,
+  OverrideRow,
+  OverrideEndRow,
+  RulebookRow,
   CourseRow,
   SessionRow,
   PlanRow,
@@ -230,5 +326,6 @@ export const ROWS = [
   OwnWayVersionRow,
 ];
 
+export type PersonRecord = InferEntity<typeof PersonRow>;
 export type SessionRecord = InferEntity<typeof SessionRow>;
 export type PlanRecord = InferEntity<typeof PlanRow>;

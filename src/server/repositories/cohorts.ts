@@ -1,11 +1,11 @@
 import type { Comfort, ConditionAnswer, ScreenedPerson } from '@/core/screening';
-import { isoDate } from '@/core/units';
+import { addDays, isoDate } from '@/core/units';
 import { readRow, readRows } from '../db/read';
 import { once, type Desk } from '../desk';
-import { CohortRow, CourseRow, PersonRow, ReadingRow, ScreeningRow } from '../db/rows';
+import { ClinicianRow, CohortRow, CourseRow, OverrideEndRow, OverrideRow, PersonRow, ReadingRow, ScreeningRow, type PersonRecord } from '../db/rows';
 import { knownId, Refusal } from '../errors';
 import { may } from '../auth/permissions';
-import { ours } from './studio';
+import { ours, staff } from './studio';
 
 export interface Cohort {
   readonly id: string;
@@ -20,6 +20,18 @@ export interface Member {
   readonly name: string;
   readonly comfort: Comfort;
   readonly screened: ScreenedPerson;
+}
+
+/** What a clinician answered, sealed with the person's key. */
+export interface SealedScope {
+  readonly rules: readonly string[];
+  readonly note: string;
+}
+
+/** What an override sets aside and why, sealed with the person's key. */
+export interface SealedOverride {
+  readonly rules: readonly string[];
+  readonly reason: string;
 }
 
 /** What is sealed with a person's key. */
@@ -60,27 +72,74 @@ async function cohortsTaughtBy(desk: Desk): Promise<ReadonlySet<string>> {
   return new Set(rows.map((row) => row.cohort));
 }
 
+/** Where a person stands who has neither left nor been erased. */
+const HERE = { leftOn: null, erasedAt: null };
+
 /** The people of a cohort with their latest screening, opened with their own keys. For the core only. */
 export async function members(desk: Desk, cohortId: string): Promise<Member[]> {
-  const people = await readRows(desk, PersonRow, { cohort: cohortId, ...ours(desk) }, { orderBy: { name: 'asc' } });
-  const screenings = await readRows(
-    desk,
-    ScreeningRow,
-    { person: people.map(({ id }) => id), ...ours(desk) },
-    { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } },
-  );
+  return opened(desk, await readRows(desk, PersonRow, { cohort: cohortId, ...HERE, ...ours(desk) }, { orderBy: { name: 'asc' } }));
+}
+
+/** One person with what is known of them. For the core only. */
+export async function member(desk: Desk, id: string): Promise<Member> {
+  return (await opened(desk, [await person(desk, id)]))[0];
+}
+
+/** A person's row; refuses whoever is not here, or erased. */
+export async function person(desk: Desk, id: string): Promise<PersonRecord> {
+  const row = await readRow(desk, PersonRow, { id: knownId(id), erasedAt: null, ...ours(desk) });
+  if (!row) throw new Refusal('not-found', 'This person is not here, or not part of your studio.');
+  return row;
+}
+
+async function opened(desk: Desk, people: readonly PersonRecord[]): Promise<Member[]> {
+  const whose = { person: people.map(({ id }) => id), ...ours(desk) };
+  const screenings = await readRows(desk, ScreeningRow, whose, { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } });
+  const clinicians = await readRows(desk, ClinicianRow, whose);
+  const overrides = await overridesOf(desk, whose.person);
   const latest = new Map(screenings.map((screening) => [screening.person, screening]));
-  return people.map(({ id, name, wrappedKey, comfortIn, comfortOut }) => {
+  return people.map(({ id, name, wrappedKey, sealedBirth, comfortIn, comfortOut }) => {
+    const open = (sealed: string): unknown => JSON.parse(desk.vault.open(wrappedKey, sealed));
     const screening = latest.get(id);
-    const comfort = { inhale: comfortIn ?? null, exhale: comfortOut ?? null };
-    if (!screening) return { id, name, comfort, screened: { screenedOn: null, birthDate: null, answers: [], guardianConsent: false } };
-    const sealed = JSON.parse(desk.vault.open(wrappedKey, screening.sealed)) as SealedAnswers;
-    const birthDate = sealed.birthDate ? isoDate(sealed.birthDate) : null;
-    return { id, name, comfort, screened: { ...sealed, birthDate, screenedOn: isoDate(screening.screenedOn) } };
+    const sealed = screening ? (open(screening.sealed) as SealedAnswers) : NOTHING_ANSWERED;
+    const birthDate = sealed.birthDate ?? (sealedBirth ? desk.vault.open(wrappedKey, sealedBirth) : null);
+    const screened: ScreenedPerson = {
+      screenedOn: screening ? isoDate(screening.screenedOn) : null,
+      birthDate: birthDate ? isoDate(birthDate) : null,
+      guardianConsent: sealed.guardianConsent,
+      answers: sealed.answers,
+      clearances: clinicians
+        .filter((row) => row.person === id)
+        .map((row) => ({ ...(open(row.sealed) as SealedScope), on: isoDate(row.answeredOn), until: isoDate(row.until) }))
+        .map(({ rules, on, until }) => ({ rules, on, until })),
+      overrides: overrides
+        .filter((row) => row.person === id)
+        .map(({ id: override, sealed: text, by, from, until }) => ({ id: override, ...(open(text) as SealedOverride), by, from, until })),
+    };
+    return { id, name, comfort: { inhale: comfortIn ?? null, exhale: comfortOut ?? null }, screened };
+  });
+}
+
+const NOTHING_ANSWERED: SealedAnswers = { birthDate: null, guardianConsent: false, answers: [] };
+
+/** Overrides of some people, ended ones cut to the day they ended; their rules and reasons stay sealed. */
+export async function overridesOf(desk: Desk, people: readonly string[]) {
+  const [made, ends, everyone] = await Promise.all([
+    readRows(desk, OverrideRow, { person: [...people], ...ours(desk) }, { orderBy: { madeAt: 'asc' } }),
+    readRows(desk, OverrideEndRow, ours(desk)),
+    staff(desk),
+  ]);
+  const endOf = new Map(ends.map(({ override, endedOn }) => [override, isoDate(endedOn)]));
+  return made.map(({ id, person: of, sealed, from, until, madeBy, madeAt }) => {
+    const ended = endOf.get(id);
+    const last = ended && ended <= isoDate(until) ? addDays(ended, -1) : isoDate(until);
+    const by = everyone.find((one) => one.id === madeBy)?.name ?? 'somebody who left';
+    return { id, person: of, sealed, from: isoDate(from), until: last, by, madeAt, ended: ended ?? null };
   });
 }
 
 export interface RosterLine {
+  readonly email: string | null;
   readonly id: string;
   readonly name: string;
   readonly cohort: string;
@@ -90,10 +149,15 @@ export interface RosterLine {
 /** Names and screening dates alone, without opening anything. */
 export function roster(desk: Desk): Promise<RosterLine[]> {
   return once(desk, 'roster', async () => {
-    const people = await readRows(desk, PersonRow, ours(desk), { orderBy: { name: 'asc' }, fields: ['id', 'name', 'cohort'] });
+    const people = await readRows(
+      desk,
+      PersonRow,
+      { ...HERE, ...ours(desk) },
+      { orderBy: { name: 'asc' }, fields: ['id', 'name', 'cohort', 'email'] },
+    );
     const screenings = await readRows(desk, ScreeningRow, ours(desk), { orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] });
     const latest = new Map(screenings.map(({ person, screenedOn }) => [person, isoDate(screenedOn)]));
-    return people.map(({ id, name, cohort: of }) => ({ id, name, cohort: of, screenedOn: latest.get(id) ?? null }));
+    return people.map(({ id, name, email, cohort: of }) => ({ id, name, email: email ?? null, cohort: of, screenedOn: latest.get(id) ?? null }));
   });
 }
 

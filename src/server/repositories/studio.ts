@@ -1,10 +1,11 @@
 import { DEFAULT_SCHOOLS, type StudioSchools } from '@/core/conventions';
 import type { SheetOptions } from '@/core/cues';
 import type { Closure } from '@/core/course';
+import { changedRulebook, type RuleChange, type Rulebook } from '@/core/screening';
 import { isoDate, millis, type Millis } from '@/core/units';
 import { readRow, readRows } from '../db/read';
 import { once, type Desk } from '../desk';
-import { ClosureRow, StaffRow, StudioRow, type Qualification, type Role } from '../db/rows';
+import { ClosureRow, RulebookRow, StaffRow, StudioRow, type Qualification, type Role } from '../db/rows';
 import { Refusal } from '../errors';
 
 /** The condition that keeps every query inside the signed-in person's studio. */
@@ -20,16 +21,36 @@ export interface Conventions {
   /** How cue sheets speak, in the studio's schools. */
   readonly speech: SheetOptions;
   readonly schools: StudioSchools;
+  /** The studio's changes of the shipped rulebook, at their newest version. */
+  readonly ruleChanges: readonly RuleChange[];
+  readonly rulebook: Rulebook;
   readonly version: number;
 }
 
 export function conventions(desk: Desk): Promise<Conventions> {
   return once(desk, 'conventions', async () => {
-    const row = (await readRow(desk, StudioRow, { id: desk.who.studio }))!;
+    const [studio, versions] = await Promise.all([readRow(desk, StudioRow, { id: desk.who.studio }), rulebookVersions(desk)]);
+    const row = studio!;
+    const ruleChanges = versions.at(-1)?.changes ?? [];
     const { name, zone, tempo, naturalBreath, speech, version } = row;
     const schools: StudioSchools = { studio: { ...DEFAULT_SCHOOLS, ...row.schools.studio }, own: row.schools.own ?? {} };
-    return { name, zone, tempo: millis(tempo), naturalBreath: millis(naturalBreath), speech: { ...speech, schools }, schools, version };
+    return {
+      name,
+      zone,
+      tempo: millis(tempo),
+      naturalBreath: millis(naturalBreath),
+      speech: { ...speech, schools },
+      schools,
+      ruleChanges,
+      rulebook: changedRulebook(ruleChanges),
+      version,
+    };
   });
+}
+
+/** Every version of the studio's changes of the rulebook, oldest first. */
+export function rulebookVersions(desk: Desk) {
+  return once(desk, 'rulebook', () => readRows(desk, RulebookRow, ours(desk), { orderBy: { number: 'asc' } }));
 }
 
 export async function closures(desk: Desk): Promise<(Closure & { readonly id: string })[]> {

@@ -28,7 +28,7 @@ export function instructionsFor(
   door?: DoorAnswers,
   known: Known = new Map(),
 ): ReadonlyMap<string, readonly Instruction[]> {
-  const bearing = bearingsByDate(door);
+  const bearing = bearingsByDate(pace.rulebook, door);
   return new Map(
     people.map((person): [string, Instruction[]] => {
       const rules = bearing(person, date);

@@ -2,11 +2,11 @@ import { dayText } from '@/core/units';
 import { may } from '../auth/permissions';
 import type { Desk } from '../desk';
 import { courses, sessionsOf } from '../repositories/courses';
-import { listCohorts } from './cohorts/listCohorts';
 import { listCourses } from './courses/listCourses';
 import { checksOf } from './courses/readCourse';
 import { listPlans } from './plans/listPlans';
 import { settingOf } from './setting';
+import { needsDoing } from './people/needsDoing';
 import { myClasses } from './teach/myClasses';
 
 /** One sentence of what needs doing, and where. */
@@ -59,32 +59,12 @@ async function courseTasks(desk: Desk): Promise<Task[]> {
 }
 
 async function screeningTasks(desk: Desk): Promise<Task[]> {
-  return (await listCohorts(desk)).flatMap(({ id, name, unscreened, over, ending }): Task[] => {
-    const missing = unscreened + over;
-    const href = `/cohorts/${id}`;
-    return [
-      ...(missing > 0
-        ? [
-            {
-              harm: 'mend',
-              text: `${people(missing)} in ${name} ${missing === 1 ? 'has' : 'have'} no valid screening, so ${missing === 1 ? 'is' : 'are'} planned with no holds, pumps or connected breath.`,
-              href,
-              doing: 'Open the cohort',
-            } as const,
-          ]
-        : []),
-      ...(ending > 0
-        ? [
-            {
-              harm: 'know',
-              text: `${people(ending)} in ${name} ${ending === 1 ? 'has' : 'have'} screening that runs out within four weeks.`,
-              href,
-              doing: 'Open the cohort',
-            } as const,
-          ]
-        : []),
-    ];
-  });
+  return (await needsDoing(desk)).map(({ harm, text, people, cohort, kind }) => ({
+    harm,
+    text: `${text}${people.length === 1 ? ` ${people[0].name}: ${people[0].detail}.` : ''}`,
+    href: kind === 'form' ? `/cohorts#to-do` : `/cohorts/${cohort}`,
+    doing: kind === 'form' ? 'Ask them' : 'Open the cohort',
+  }));
 }
 
 async function planTasks(desk: Desk): Promise<Task[]> {
@@ -117,4 +97,3 @@ function soon(desk: Desk, date: string): boolean {
 }
 
 const things = (n: number, word: string) => (n === 1 ? `one ${word}` : `${n} ${word}s`);
-const people = (n: number) => (n === 1 ? 'One person' : `${n} people`);

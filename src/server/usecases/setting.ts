@@ -13,6 +13,7 @@ import {
   type Bearing,
   type Decision,
   type DoorAnswers,
+  type Rulebook,
   type Stand,
 } from '@/core/screening';
 import { techniqueOf } from '@/core/techniques';
@@ -27,12 +28,13 @@ export async function settingOf(
   desk: Desk,
   course: Pick<Course, 'cohort' | 'teacher'>,
 ): Promise<CourseSetting & { readonly members: readonly Member[] }> {
-  const [group, people, { tempo, naturalBreath, schools }, everyone] = await Promise.all([
+  const [group, people, studio, everyone] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     conventions(desk),
     staff(desk),
   ]);
+  const { tempo, naturalBreath, schools } = studio;
   const teacher = everyone.find(({ id }) => id === course.teacher);
   const qualified = new Set(teacher?.qualifications.filter(({ since }) => since <= desk.today).map(({ family }) => family));
   return {
@@ -43,13 +45,16 @@ export async function settingOf(
     taught: (technique) => taughtAs(techniqueOf(technique), schools),
     qualified,
     members: people,
-    tally: tallier(people, naturalBreath),
+    tally: tallier(people, studio),
   };
 }
 
 /** Counts how a group comes out for a technique on a date; every answer is worked out once. */
-export function tallier(people: readonly Member[], naturalBreath: Millis): CourseSetting['tally'] {
-  const bearing = bearingsByDate();
+export function tallier(
+  people: readonly Member[],
+  { naturalBreath, rulebook }: Pick<Conventions, 'naturalBreath' | 'rulebook'>,
+): CourseSetting['tally'] {
+  const bearing = bearingsByDate(rulebook);
   const known = new Map<string, Tally>();
   return (block, date) => {
     const key = `${block.technique} ${block.pattern} ${block.dose} ${block.tempo} ${date}`;
@@ -73,11 +78,11 @@ export function tallier(people: readonly Member[], naturalBreath: Millis): Cours
 }
 
 /** The rules that bear on a person on a date, worked out once. */
-export function bearingsByDate(door: DoorAnswers = NOTHING_TODAY) {
+export function bearingsByDate(rulebook: Rulebook, door: DoorAnswers = NOTHING_TODAY) {
   const known = new Map<string, readonly Bearing[]>();
   return (person: Member, date: IsoDate): readonly Bearing[] => {
     const key = `${person.id} ${date}`;
-    const found = known.get(key) ?? bearings(person.screened, date, door);
+    const found = known.get(key) ?? bearings(person.screened, date, door, rulebook);
     known.set(key, found);
     return found;
   };
@@ -99,11 +104,11 @@ export function adviceFor(
 }
 
 /** What of the studio's conventions decides what people do instead. */
-export type Pace = Pick<Conventions, 'naturalBreath' | 'schools'>;
+export type Pace = Pick<Conventions, 'naturalBreath' | 'schools' | 'rulebook'>;
 
 const stands = new Map<string, readonly Stand[]>();
 
-function standsBelow(technique: string, naturalBreath: Millis, schools: StudioSchools): readonly Stand[] {
+export function standsBelow(technique: string, naturalBreath: Millis, schools: StudioSchools): readonly Stand[] {
   const key = `${technique} ${naturalBreath} ${JSON.stringify(schools)}`;
   const found =
     stands.get(key) ??

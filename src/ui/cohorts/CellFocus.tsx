@@ -1,21 +1,36 @@
+import Link from 'next/link';
 import { mustParsePattern } from '@/core/pattern';
-import { doingText, inStepText, type Advice, type Finding } from '@/core/screening';
-import { dayText, millis, type IsoDate } from '@/core/units';
+import { doingText, inStepText, type Advice, type Answer, type Finding } from '@/core/screening';
+import { dayText, longDayText, millis, type IsoDate } from '@/core/units';
 import { BreathStrip } from '../figures/BreathStrip';
 import { Mark } from '../figures/Mark';
 
 interface Focus {
+  readonly person: string;
   readonly name: string;
   readonly techniqueName: string;
   readonly pattern: string;
   readonly advice: Advice;
   /** For the director only; null for everybody else. */
-  readonly reasons: readonly Finding[] | null;
+  readonly why: Why | null;
+}
+
+interface Why {
+  readonly findings: readonly (Finding & { readonly source: string })[];
+  readonly aside: readonly {
+    readonly id: string;
+    readonly text: string;
+    readonly by: string;
+    readonly reason: string | null;
+    readonly until: IsoDate;
+  }[];
+  readonly next: { readonly date: IsoDate; readonly answer: Answer } | null;
+  readonly would: 'clinician' | 'form' | null;
 }
 
 /** One cell opened: what the person does, and for the director every rule that applies with its reason. */
 export function CellFocus({ focus, date }: { focus: Focus; date: IsoDate }) {
-  const { name, techniqueName, advice, reasons } = focus;
+  const { person, name, techniqueName, advice, why } = focus;
   const shown = patternOf(focus);
   return (
     <div className="stack" data-testid="focus">
@@ -38,21 +53,65 @@ export function CellFocus({ focus, date }: { focus: Focus; date: IsoDate }) {
           title={`Breath strip of ${shown}`}
         />
       )}
-      {reasons && reasons.length > 0 && (
+      {why && <Reasons why={why} person={person} />}
+    </div>
+  );
+}
+
+const WOULD = {
+  clinician: 'A clinician’s yes would open it.',
+  form: 'Answering the screening form might open it.',
+} as const;
+
+function Reasons({ why: { findings, aside, next, would }, person }: { why: Why; person: string }) {
+  return (
+    <>
+      {findings.length > 0 && (
         <section>
           <h3>Why</h3>
           <ul className="plain">
-            {reasons.map(({ ruleId, answer, condition, feature, reason }) => (
+            {findings.map(({ ruleId, answer, condition, feature, reason, source }) => (
               <li key={ruleId + condition} style={{ padding: '6px 0', borderTop: '1px solid var(--rule)' }}>
                 <strong>{answer}</strong>: {condition}, for {feature}.<br />
-                <span className="small soft">{capital(reason)}. Usual caution.</span>
+                <span className="small soft">
+                  {capital(reason)}. {capital(source)}.
+                </span>
               </li>
             ))}
           </ul>
-          <p className="small soft">That you opened this is recorded.</p>
         </section>
       )}
-    </div>
+      {aside.length > 0 && (
+        <section>
+          <h3>Set aside</h3>
+          <ul className="plain">
+            {aside.map(({ id, text, by, reason, until }) => (
+              <li key={id} style={{ padding: '6px 0', borderTop: '1px solid var(--rule)' }}>
+                {text}.<br />
+                <span className="small soft">
+                  By {by} until {longDayText(until)}
+                  {reason ? `: ${reason}` : ''}.
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {(would || next) && (
+        <section>
+          <h3>What would change it</h3>
+          {would && <p>{WOULD[would]}</p>}
+          {next && (
+            <p>
+              From {dayText(next.date)} on: <strong>{next.answer}</strong>.
+            </p>
+          )}
+        </section>
+      )}
+      <p className="small soft">
+        That you opened this is recorded. <Link href={`/cohorts/people/${person}`}>Clinician’s answer, or an override</Link>
+      </p>
+    </>
   );
 }
 

@@ -6,18 +6,17 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useRouter } from 'next/navigation';
 import { Controller } from 'react-hook-form';
 import { addPersonAction } from '@/app/actions/cohorts';
-import { ASKED } from '@/core/screening';
 import { personForm, type PersonInput } from '@/forms';
 import { Field, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
-import { ConditionQuestion, type Given } from './ConditionQuestion';
+import { ScreeningQuestions } from './ScreeningQuestions';
 
 /** A person with the answers of a paper form. What was answered can be read by the director only, once it is sent. */
 export function PersonForm({ cohort, today }: { cohort: string; today: string }) {
   const router = useRouter();
   const say = useNotice();
-  const initial = { cohort, name: '', birthDate: '', screened: true, screenedOn: today, guardianConsent: false, answers: [] };
+  const initial = { cohort, name: '', email: '', birthDate: '', screened: true, screenedOn: today, guardianConsent: false, answers: [] };
   const form = useForm<PersonInput, { id: string }>(personForm as never, initial, addPersonAction, (_, { getValues }) => {
     say(`${getValues('name')} is in.`);
     router.push(`/cohorts/${cohort}`);
@@ -28,6 +27,7 @@ export function PersonForm({ cohort, today }: { cohort: string; today: string })
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 720 }}>
       <div className="sheet stack">
         <Field form={form} name="name" label="Name, as the studio uses it" autoFocus />
+        <Field form={form} name="email" label="E-mail, for the form and nothing else" type="email" />
         <Field form={form} name="birthDate" label="Birth date" type="date" helperText="Rules for young and older people follow from it." />
         <Controller
           control={form.control}
@@ -46,34 +46,7 @@ export function PersonForm({ cohort, today }: { cohort: string; today: string })
             Asked because breathing exercises bear on these. The director sees the answers, teachers only what to do. Not answering is always allowed.
           </p>
           <Field form={form} name="screenedOn" label="Filled in on" type="date" />
-          <Controller
-            control={form.control}
-            name="guardianConsent"
-            render={({ field }) => (
-              <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Under 16, and a guardian consents" />
-            )}
-          />
-          <Controller
-            control={form.control}
-            name="answers"
-            render={({ field }) => {
-              const given = (field.value ?? []) as readonly Given[];
-              return (
-                <div>
-                  {ASKED.map((condition) => (
-                    <ConditionQuestion
-                      key={condition.id}
-                      condition={condition}
-                      given={given.find((answer) => answer.condition === condition.id) ?? null}
-                      onChange={(answer) =>
-                        field.onChange([...given.filter((other) => other.condition !== condition.id), ...(answer ? [answer] : [])])
-                      }
-                    />
-                  ))}
-                </div>
-              );
-            }}
-          />
+          <ScreeningQuestions form={form as never} />
         </fieldset>
       )}
       <Refusal message={form.refusal ?? form.formState.errors.answers?.message ?? null} />

@@ -1,25 +1,36 @@
+import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { TECHNIQUES } from '@/core/techniques';
 import { may } from '@/server/auth/permissions';
 import { listCohorts } from '@/server/usecases/cohorts/listCohorts';
+import { needsDoing } from '@/server/usecases/people/needsDoing';
+import { NeedsDoing } from '@/ui/cohorts/NeedsDoing';
 import { NewCohort } from '@/ui/cohorts/NewCohort';
 
 export const metadata: Metadata = { title: 'Cohorts' };
 
 export default function CohortsPage() {
   return seated(async (desk) => {
-    const cohorts = await listCohorts(desk);
+    const [cohorts, needs] = await Promise.all([listCohorts(desk), may(desk.who.role, 'add people') ? needsDoing(desk) : []]);
     const waiting = cohorts.reduce((sum, { unscreened, over }) => sum + unscreened + over, 0);
     return (
       <>
-        <h1>Cohorts</h1>
+        <div className="head">
+          <h1>Cohorts</h1>
+          {may(desk.who.role, 'see instructions') && (
+            <div className="actions">
+              <Button href="/cohorts/rules">The rulebook</Button>
+            </div>
+          )}
+        </div>
         <p className="lead">
           {cohorts.length === 0
             ? 'No cohort is in your hands yet. The director hands you one with a course.'
             : `${cohorts.length} groups, ${cohorts.reduce((sum, { people }) => sum + people, 0)} people. ${waiting === 0 ? 'Everyone’s screening is valid today.' : waiting === 1 ? 'One person has no valid screening.' : `${waiting} people have no valid screening.`}`}
         </p>
+        <NeedsDoing needs={needs} />
         <ul className="plain lines sheet">
           {cohorts.map(({ id, name, about, people, unscreened, over, ending }) => (
             <li key={id} className="group">

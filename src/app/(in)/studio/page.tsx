@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
 import { FAMILIES } from '@/core/techniques';
@@ -16,7 +17,13 @@ export default function StudioPage() {
     const ahead = closed.filter(({ until }) => until >= today);
     return (
       <>
-        <h1>{studio.name}</h1>
+        <div className="head">
+          <h1>{studio.name}</h1>
+          <div className="actions">
+            <Button href="/studio/record">The record</Button>
+            <Button href="/studio/outbox">Outbox</Button>
+          </div>
+        </div>
         <p className="lead">
           {staff.length} staff. A count is {studio.tempo / 1000} s here unless a block says otherwise.{' '}
           {ahead.length === 0 ? 'No closed days ahead.' : ahead.length === 1 ? 'One closure ahead.' : `${ahead.length} closures ahead.`}

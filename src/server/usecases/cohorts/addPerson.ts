@@ -1,18 +1,20 @@
 import { personForm } from '@/forms';
+import { isoDate } from '@/core/units';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
-import { PersonRow, ScreeningRow } from '../../db/rows';
+import { PersonRow } from '../../db/rows';
 import { invalid } from '../../errors';
-import { cohort, type SealedAnswers } from '../../repositories/cohorts';
+import { cohort } from '../../repositories/cohorts';
 import { ours } from '../../repositories/studio';
+import { checkedAnswers, keepScreening } from '../people/keepScreening';
 
 /** Adds a person to a cohort, with their screening when there is one. The answers are sealed with the person's own key. */
 export async function addPerson(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
   authorise(desk.who, 'add people');
   const form = await checked(personForm, input);
-  if (form.birthDate && form.birthDate > desk.today) throw invalid({ field: 'birthDate', message: 'This birth date lies in the future.' });
-  const screenedOn = form.screenedOn ?? desk.today;
+  const answers = checkedAnswers(form, desk.today);
+  const screenedOn = form.screenedOn ? isoDate(form.screenedOn) : desk.today;
   if (form.screened && screenedOn > desk.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
   const id = desk.newId();
   return inOne(desk, async (at) => {
@@ -23,20 +25,17 @@ export async function addPerson(desk: Desk, input: unknown): Promise<{ readonly 
       ...ours(at),
       cohort: form.cohort,
       name: form.name,
+      email: form.email,
       wrappedKey,
+      sealedBirth: form.birthDate && !form.screened ? at.vault.seal(wrappedKey, form.birthDate) : null,
+      leftOn: null,
+      erasedAt: null,
       comfortIn: null,
       comfortOut: null,
       version: 1,
     });
-    if (form.screened) {
-      const answers: SealedAnswers = {
-        birthDate: form.birthDate,
-        guardianConsent: form.guardianConsent,
-        answers: form.answers as SealedAnswers['answers'],
-      };
-      const sealed = at.vault.seal(wrappedKey, JSON.stringify(answers));
-      await at.em.insert(ScreeningRow, { id: at.newId(), ...ours(at), person: id, screenedOn, sealed, enteredBy: at.who.id, enteredAt: at.now });
-    }
+    const kept = { ...ours(at), person: id, wrappedKey, screenedOn, source: 'paper' as const, consent: null, enteredBy: at.who.id, at: at.now };
+    if (form.screened) await keepScreening(at.em, at.vault, at.newId, kept, answers);
     return { id };
   });
 }

@@ -1,7 +1,8 @@
 import { taughtAs } from '@/core/conventions';
-import { doingText, type Advice, type Finding } from '@/core/screening';
-import { findTechnique, techniqueOf } from '@/core/techniques';
-import type { IsoDate } from '@/core/units';
+import { readBlock } from '@/core/plan';
+import { bearings, decide, doingText, featureName, featuresOf, hasFeature, openingFor, setAside, type Advice, type Answer } from '@/core/screening';
+import { findTechnique, techniqueOf, TECHNIQUES } from '@/core/techniques';
+import { addDays, type IsoDate } from '@/core/units';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort, coursesOfCohort, members, recordReading, roster, type Member } from '../../repositories/cohorts';
@@ -14,6 +15,8 @@ const USUAL = ['belly', 'equal-4-4', 'longer-4-6', 'alternate-4-4', 'equal-4-4-4
 
 export interface CohortQuery {
   readonly date: IsoDate | null;
+  /** Every technique of the library, not those of its courses alone. */
+  readonly all?: boolean;
   readonly focus: { readonly person: string; readonly technique: string } | null;
 }
 
@@ -38,14 +41,15 @@ export async function readCohort(desk: Desk, id: string, query: CohortQuery) {
   const date = query.date ?? next?.date ?? desk.today;
   const [everyone, studio] = await Promise.all([members(desk, id), conventions(desk)]);
   const inCourse = new Set(sessions.flatMap(({ blocks }) => blocks.flatMap((block) => (block.kind === 'technique' ? [block.technique] : []))));
-  const columns = (inCourse.size > 0 ? [...new Set([...inCourse, 'pumps-27'])] : USUAL).map((technique) => techniqueOf(technique));
-  const bearing = bearingsByDate();
+  const usual = inCourse.size > 0 ? [...new Set([...inCourse, 'pumps-27'])] : USUAL;
+  const columns = query.all ? TECHNIQUES : usual.map((technique) => techniqueOf(technique));
+  const bearing = bearingsByDate(studio.rulebook);
   const rows = everyone.map((person) => ({
     person: person.id,
     cells: columns.map(({ id: technique }) => cellOf(adviceFor(person, bearing(person, date), block(technique, studio), studio).advice)),
   }));
   const focus = query.focus && (await focusOn(desk, everyone, query.focus, date, studio));
-  return { ...shown, table: { date, columns: columns.map(({ id: technique, name }) => ({ id: technique, name })), rows, focus } };
+  return { ...shown, table: { date, columns: columns.map(({ id: technique, name }) => ({ id: technique, name })), rows, focus: focus ?? null } };
 }
 
 function block(technique: string, { tempo, schools }: Conventions) {
@@ -60,16 +64,53 @@ async function focusOn(desk: Desk, everyone: readonly Member[], focus: { person:
   const person = everyone.find((member) => member.id === focus.person);
   const technique = findTechnique(focus.technique);
   if (!person || !technique) return null;
-  const { advice, decision } = adviceFor(person, bearingsByDate()(person, date), block(technique.id, studio), studio);
-  const reasons: readonly Finding[] | null = may(desk.who.role, 'see reasons') ? decision.findings : null;
-  if (reasons) await recordReading(desk, person.id, `opened ${technique.name}`);
-  return {
+  const asked = block(technique.id, studio);
+  const { advice, decision } = adviceFor(person, bearingsByDate(studio.rulebook)(person, date), asked, studio);
+  const shown = {
     person: person.id,
     name: person.name,
     technique: technique.id,
     techniqueName: technique.name,
     advice,
-    pattern: taughtAs(technique, studio.schools).pattern,
-    reasons,
+    pattern: asked.pattern,
   };
+  if (!may(desk.who.role, 'see reasons')) return { ...shown, why: null };
+  await recordReading(desk, person.id, `opened ${technique.name}`);
+  const read = readBlock(asked, studio.naturalBreath);
+  const features = featuresOf(read.pattern, read.dose, read.pace, read.tags);
+  const aside = setAside(person.screened, date, studio.rulebook).filter(({ rule }) => hasFeature(features, rule.feature));
+  const answerOn = (on: IsoDate) => decide(bearings(person.screened, on, undefined, studio.rulebook), features).answer;
+  const opening = openingFor([person], read, date, studio.rulebook);
+  const changed = new Set(studio.ruleChanges.flatMap((change) => (change.kind === 'change' ? [change.rule] : [])));
+  return {
+    ...shown,
+    why: {
+      findings: decision.findings.map((finding) => ({
+        ...finding,
+        source: changed.has(finding.ruleId) || finding.ruleId.startsWith('ours ') ? ('studio policy' as const) : ('usual caution' as const),
+      })),
+      aside: aside.map(({ rule, condition, by, reasonGiven, until }) => ({
+        id: rule.id,
+        text: `${rule.answer}: ${condition}, for ${featureName(rule.feature)}`,
+        by,
+        reason: reasonGiven,
+        until,
+      })),
+      next: nextChange(advice.answer, date, answerOn),
+      would: opening.clinician.length > 0 ? ('clinician' as const) : opening.form.length > 0 ? ('form' as const) : null,
+    },
+  };
+}
+
+/** How far ahead an answer is looked at. */
+const AHEAD_DAYS = 200;
+
+/** The first day on which an answer becomes another, because a date passes. */
+function nextChange(now: Answer, from: IsoDate, answerOn: (date: IsoDate) => Answer): { readonly date: IsoDate; readonly answer: Answer } | null {
+  for (let days = 1; days <= AHEAD_DAYS; days += 1) {
+    const date = addDays(from, days);
+    const answer = answerOn(date);
+    if (answer !== now) return { date, answer };
+  }
+  return null;
 }

@@ -19,10 +19,10 @@ export async function whoMay(desk: Desk, input: unknown): Promise<Reach> {
   authorise(desk.who, 'see instructions');
   const { id } = await checked(cohortChoice, input);
   await cohort(desk, id);
-  const [people, { tempo, naturalBreath, schools }] = await Promise.all([members(desk, id), conventions(desk)]);
-  const tally = tallier(people, naturalBreath);
+  const [people, studio] = await Promise.all([members(desk, id), conventions(desk)]);
+  const tally = tallier(people, studio);
   const able = TECHNIQUES.map((technique): [string, number] => {
-    const { leaveOut, askFirst } = tally({ technique: technique.id, ...taughtAs(technique, schools), tempo }, desk.today);
+    const { leaveOut, askFirst } = tally({ technique: technique.id, ...taughtAs(technique, studio.schools), tempo: studio.tempo }, desk.today);
     return [technique.id, people.length - leaveOut - askFirst];
   });
   return { people: people.length, able: Object.fromEntries(able) };

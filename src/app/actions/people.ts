@@ -1,0 +1,89 @@
+'use server';
+
+import { headers } from 'next/headers';
+import { reply } from '@/app/edge';
+import { exportRoster } from '@/server/usecases/cohorts/exportRoster';
+import { changePerson, enterForm, leaveCohort } from '@/server/usecases/people/aboutPerson';
+import { erasePerson, exportPerson } from '@/server/usecases/people/erasePerson';
+import { importRoster, previewRoster } from '@/server/usecases/people/importRoster';
+import { formHere, sendForms } from '@/server/usecases/people/links';
+import { openAnswers } from '@/server/usecases/people/readPerson';
+import { endOverride, makeOverride, recordClinician } from '@/server/usecases/people/setAsideRules';
+import { whatIfAside } from '@/server/usecases/people/whatIf';
+import { previewRulebook, saveRulebook } from '@/server/usecases/rules/rulebook';
+
+/** Where this studio is reached, for links that leave it. */
+async function origin(): Promise<string> {
+  const from = await headers();
+  return `${from.get('x-forwarded-proto') ?? 'http'}://${from.get('x-forwarded-host') ?? from.get('host') ?? 'localhost'}`;
+}
+
+export async function changePersonAction(input: unknown) {
+  return reply((desk) => changePerson(desk, input));
+}
+
+export async function leaveCohortAction(input: unknown) {
+  return reply((desk) => leaveCohort(desk, input));
+}
+
+export async function enterFormAction(input: unknown) {
+  return reply((desk) => enterForm(desk, input));
+}
+
+export async function sendFormsAction(input: unknown) {
+  const at = await origin();
+  return reply((desk) => sendForms(desk, input, at));
+}
+
+export async function formHereAction(input: unknown) {
+  const at = await origin();
+  return reply((desk) => formHere(desk, input, at));
+}
+
+export async function openAnswersAction(input: unknown) {
+  return reply((desk) => openAnswers(desk, input));
+}
+
+export async function recordClinicianAction(input: unknown) {
+  return reply((desk) => recordClinician(desk, input));
+}
+
+export async function makeOverrideAction(input: unknown) {
+  return reply((desk) => makeOverride(desk, input));
+}
+
+export async function endOverrideAction(input: unknown) {
+  return reply((desk) => endOverride(desk, input));
+}
+
+export async function whatIfAsideAction(input: unknown) {
+  return reply((desk) => whatIfAside(desk, input));
+}
+
+export async function erasePersonAction(input: unknown) {
+  return reply((desk) => erasePerson(desk, input));
+}
+
+export async function exportPersonAction(input: unknown) {
+  return reply((desk) => exportPerson(desk, input));
+}
+
+export async function previewRosterAction(input: unknown) {
+  return reply((desk) => previewRoster(desk, input));
+}
+
+export async function importRosterAction(input: unknown) {
+  return reply((desk) => importRoster(desk, input));
+}
+
+export async function exportRosterAction(input: unknown) {
+  return reply((desk) => exportRoster(desk, input));
+}
+
+export async function previewRulebookAction(input: unknown) {
+  return reply((desk) => previewRulebook(desk, input));
+}
+
+export async function saveRulebookAction(input: unknown) {
+  return reply((desk) => saveRulebook(desk, input));
+}

@@ -1,0 +1,124 @@
+import { bearings, decide, featuresOf, screenedUntil } from '@/core/screening';
+import { readBlock } from '@/core/plan';
+import { dayText, daysBetween, type IsoDate } from '@/core/units';
+import { authorise, may } from '../../auth/permissions';
+import type { Desk } from '../../desk';
+import { cohorts, members, overridesOf, roster } from '../../repositories/cohorts';
+import { conventions } from '../../repositories/studio';
+import { sessionsAhead } from './whatIf';
+
+/** Something about screening that waits for somebody, with the people it is about. */
+export interface Need {
+  readonly kind: 'form' | 'clinician' | 'override';
+  readonly harm: 'stop' | 'mend' | 'know';
+  readonly text: string;
+  readonly cohort: string;
+  readonly cohortName: string;
+  readonly people: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
+}
+
+/** Forms are asked for again four weeks before they run out; overrides are looked at two weeks before they end. */
+const FORM_SOON = 28;
+const OVERRIDE_SOON = 14;
+
+/**
+ * What needs doing about screening: forms that are missing or run out before a session, answers that wait for a clinician,
+ * overrides that end. Front desk sees forms alone; who waits for a clinician is for the director.
+ */
+export async function needsDoing(desk: Desk): Promise<readonly Need[]> {
+  authorise(desk.who, 'add people');
+  const [groups, people, sessions] = await Promise.all([cohorts(desk), roster(desk), sessionsAhead(desk, null)]);
+  const forms = groups.flatMap(({ id, name }): Need[] => {
+    const own = sessions.filter((session) => session.cohort === id);
+    const due = people
+      .filter((person) => person.cohort === id)
+      .flatMap((person) => {
+        const until = person.screenedOn && screenedUntil(person.screenedOn);
+        const detail = formDetail(until, desk.today, own);
+        return detail ? [{ id: person.id, name: person.name, detail, missing: until === null || until < desk.today }] : [];
+      });
+    if (due.length === 0) return [];
+    const missing = due.filter((one) => one.missing).length;
+    const text =
+      missing === due.length
+        ? `${countText(missing)} in ${name} ${missing === 1 ? 'has' : 'have'} no valid screening.`
+        : missing === 0
+          ? `${countText(due.length)} in ${name} should renew ${due.length === 1 ? 'their' : 'their'} screening.`
+          : `${countText(due.length)} in ${name} should be asked: ${missing} with no valid screening.`;
+    return [
+      {
+        kind: 'form',
+        harm: missing > 0 && own.length > 0 ? 'mend' : 'know',
+        text,
+        cohort: id,
+        cohortName: name,
+        people: due.map(({ id: person, name: called, detail }) => ({ id: person, name: called, detail })),
+      },
+    ];
+  });
+  return may(desk.who.role, 'see reasons') ? [...forms, ...(await directorNeeds(desk, groups, sessions))] : forms;
+}
+
+type Ahead = Awaited<ReturnType<typeof sessionsAhead>>;
+
+/** Why a form is due, or null when it is not. */
+function formDetail(until: IsoDate | null, today: IsoDate, sessions: Ahead): string | null {
+  const next = sessions.find(({ date }) => until === null || date > until);
+  if (until === null) return next ? `never screened; next class ${dayText(next.date)}` : 'never screened';
+  if (until < today) return next ? `ran out ${dayText(until)}; next class ${dayText(next.date)}` : `ran out ${dayText(until)}`;
+  if (daysBetween(today, until) > FORM_SOON) return null;
+  return next ? `runs out ${dayText(until)}, before the class on ${dayText(next.date)}` : `runs out ${dayText(until)}`;
+}
+
+async function directorNeeds(desk: Desk, groups: readonly { id: string; name: string }[], sessions: Ahead): Promise<Need[]> {
+  const { rulebook, naturalBreath } = await conventions(desk);
+  const needs: Need[] = [];
+  for (const { id, name } of groups) {
+    const everyone = await members(desk, id);
+    const own = sessions.filter((session) => session.cohort === id);
+    const waiting = everyone.flatMap((person) => {
+      const techniques = own.flatMap(({ date, blocks }) =>
+        blocks.flatMap((block) => {
+          if (block.kind !== 'technique') return [];
+          const { pattern, dose, pace, tags, name: technique } = readBlock(block, naturalBreath);
+          const { answer, findings } = decide(bearings(person.screened, date, undefined, rulebook), featuresOf(pattern, dose, pace, tags));
+          return answer === 'ask first' && findings.some((one) => one.answer === 'ask first' && !one.ruleId.startsWith('under 16'))
+            ? [technique]
+            : [];
+        }),
+      );
+      return techniques.length > 0 ? [{ id: person.id, name: person.name, detail: [...new Set(techniques)].slice(0, 4).join(', ') }] : [];
+    });
+    if (waiting.length > 0)
+      needs.push({
+        kind: 'clinician',
+        harm: 'know',
+        text: `${countText(waiting.length)} in ${name} ${waiting.length === 1 ? 'waits' : 'wait'} for a clinician’s answer.`,
+        cohort: id,
+        cohortName: name,
+        people: waiting,
+      });
+    const ending = (
+      await overridesOf(
+        desk,
+        everyone.map((person) => person.id),
+      )
+    ).filter(({ until, ended }) => ended === null && until >= desk.today && daysBetween(desk.today, until) <= OVERRIDE_SOON);
+    if (ending.length > 0)
+      needs.push({
+        kind: 'override',
+        harm: 'know',
+        text: `${ending.length === 1 ? 'An override' : `${ending.length} overrides`} in ${name} ${ending.length === 1 ? 'ends' : 'end'} within two weeks.`,
+        cohort: id,
+        cohortName: name,
+        people: ending.map(({ person, until }) => ({
+          id: person,
+          name: everyone.find((one) => one.id === person)!.name,
+          detail: `until ${dayText(until)}`,
+        })),
+      });
+  }
+  return needs;
+}
+
+const countText = (n: number) => (n === 1 ? 'One person' : `${n} people`);

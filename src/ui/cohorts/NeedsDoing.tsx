@@ -1,0 +1,75 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { sendFormsAction } from '@/app/actions/people';
+import type { Need } from '@/server/usecases/people/needsDoing';
+import { Refusal } from '../forms/fields';
+import { useNotice } from '../look/Notices';
+
+/** What waits for somebody about screening, each with its next step. */
+export function NeedsDoing({ needs }: { needs: readonly Need[] }) {
+  if (needs.length === 0) return null;
+  return (
+    <section id="to-do" style={{ marginBottom: 22 }}>
+      <h2>What needs doing</h2>
+      <ul className="plain lines sheet">
+        {needs.map((need) => (
+          <li key={`${need.kind} ${need.cohort}`}>
+            <One need={need} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function One({ need: { kind, text, people, cohort } }: { need: Need }) {
+  return (
+    <>
+      <div className="head" style={{ marginBottom: 4 }}>
+        <p>
+          <strong>{text}</strong>
+        </p>
+        {kind === 'form' ? <Ask people={people} /> : <Link href={`/cohorts/${cohort}`}>Open the cohort</Link>}
+      </div>
+      <p className="small">
+        {people.map(({ id, name, detail }, index) => (
+          <span key={id}>
+            {index > 0 && ' · '}
+            <Link href={`/cohorts/people/${id}`} prefetch={false}>
+              {name}
+            </Link>{' '}
+            <span className="soft">{detail}</span>
+          </span>
+        ))}
+      </p>
+    </>
+  );
+}
+
+function Ask({ people }: { people: readonly { readonly id: string }[] }) {
+  const router = useRouter();
+  const say = useNotice();
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const send = async () => {
+    setBusy(true);
+    const reply = await sendFormsAction({ people: people.map(({ id }) => id) });
+    setBusy(false);
+    if (!reply.ok) return setRefusal(reply.message);
+    setRefusal(null);
+    say(`${reply.value.sent === 1 ? 'One form is' : `${reply.value.sent} forms are`} in the outbox.`);
+    router.refresh();
+  };
+  return (
+    <div style={{ maxWidth: 380 }}>
+      <Button size="small" disabled={busy} onClick={() => void send()}>
+        {people.length === 1 ? 'Send the form' : `Send ${people.length} forms`}
+      </Button>
+      <Refusal message={refusal} />
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { enterFormAction } from '@/app/actions/people';
+import { screeningForm } from '@/forms';
+import type { InferType } from 'yup';
+import { ScreeningQuestions } from '../cohorts/ScreeningQuestions';
+import { Field, Refusal } from '../forms/fields';
+import { useForm } from '../forms/useForm';
+import { useNotice } from '../look/Notices';
+
+/** A paper form typed in for somebody who is there already. */
+export function PaperForm({ person, today }: { person: string; today: string }) {
+  const router = useRouter();
+  const say = useNotice();
+  const initial = { person, screenedOn: today, birthDate: '', guardianConsent: false, answers: [] };
+  const form = useForm<InferType<typeof screeningForm>, void>(screeningForm as never, initial, enterFormAction, () => {
+    say('The form is kept.');
+    router.push(`/cohorts/people/${person}`);
+    router.refresh();
+  });
+  return (
+    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 720 }}>
+      <div className="sheet stack">
+        <Field form={form} name="screenedOn" label="Filled in on" type="date" />
+        <Field form={form} name="birthDate" label="Birth date" type="date" helperText="Rules for young and older people follow from it." />
+        <ScreeningQuestions form={form as never} />
+      </div>
+      <Refusal message={form.refusal ?? form.formState.errors.answers?.message ?? null} />
+      <div className="row">
+        <Button type="submit" variant="contained" disabled={form.busy}>
+          Keep the form
+        </Button>
+        <Button href={`/cohorts/people/${person}`}>Leave it</Button>
+      </div>
+    </form>
+  );
+}

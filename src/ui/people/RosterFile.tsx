@@ -1,0 +1,228 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { importRosterAction, previewRosterAction } from '@/app/actions/people';
+import { guessMapping, ROSTER_FIELDS, ROSTER_LIMITS, type RosterField, type RosterMapping } from '@/core/exchange';
+import { dayText } from '@/core/units';
+import type { RosterPreview } from '@/server/usecases/people/importRoster';
+import { Refusal } from '../forms/fields';
+import { useNotice } from '../look/Notices';
+import styles from './RosterFile.module.css';
+
+const FIELD: Readonly<Record<RosterField, string>> = { name: 'Name', email: 'E-mail', birthDate: 'Birth date' };
+const NONE: RosterMapping = { name: '', email: '', birthDate: '' };
+
+interface Input {
+  readonly text: string;
+  readonly mapping: RosterMapping;
+  readonly dayFirst: boolean | null;
+  readonly merge: readonly { readonly row: number; readonly as: string }[];
+}
+
+/** A roster on its way in: choose a file, say which column is which, see every row, decide likenesses, bring it in. */
+export function RosterFile({ cohort }: { cohort: string }) {
+  const router = useRouter();
+  const say = useNotice();
+  const [input, setInput] = useState<Input | null>(null);
+  const [preview, setPreview] = useState<RosterPreview | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const look = async (next: Input, guess = false) => {
+    setBusy(true);
+    setInput(next);
+    const reply = await previewRosterAction({ cohort, ...next });
+    setBusy(false);
+    if (!reply.ok) {
+      setPreview(null);
+      return setRefusal(reply.message);
+    }
+    setRefusal(null);
+    const guessed = guessMapping(reply.value.headings);
+    if (guess && guessed.name) return void look({ ...next, mapping: guessed });
+    setPreview(reply.value);
+  };
+  const choose = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > 4 * ROSTER_LIMITS.characters) return setRefusal('This file is too large to be a roster: a megabyte at most.');
+    await look({ text: await readText(file), mapping: NONE, dayFirst: null, merge: [] }, true);
+  };
+  const bring = async () => {
+    setBusy(true);
+    const reply = await importRosterAction({ cohort, ...input });
+    setBusy(false);
+    if (!reply.ok) return setRefusal(reply.message);
+    const { added, merged } = reply.value;
+    say(`${added} added${merged > 0 ? `, ${merged} merged` : ''}.`);
+    router.push(`/cohorts/${cohort}`);
+    router.refresh();
+  };
+  const undecided = preview?.twins.filter(({ row }) => !input?.merge.some((one) => one.row === row)).length ?? 0;
+  const ready = preview && preview.problems.length === 0 && !preview.askOrder && preview.rows.length > 0 && undecided === 0;
+  return (
+    <div className="stack" style={{ maxWidth: 820 }}>
+      <div className="sheet">
+        <label htmlFor="roster" className={styles.label}>
+          The file
+        </label>
+        <input id="roster" type="file" accept=".csv,text/csv,text/plain" onChange={(event) => void choose(event.target.files?.[0])} />
+        <p className="small soft">
+          Its first line names the columns: a name, and if you like an e-mail and a birth date. At most {ROSTER_LIMITS.rows} people.
+        </p>
+      </div>
+      {preview && input && (
+        <>
+          <Columns preview={preview} input={input} onChange={(next) => void look(next)} />
+          {preview.problems.length > 0 && (
+            <div className="note bad" role="alert">
+              <p>
+                <strong>{preview.problems.length === 1 ? 'One thing is in the way' : `${preview.problems.length} things are in the way`}.</strong>{' '}
+                Mend the file and choose it again; nothing has come in.
+              </p>
+              <ul>
+                {preview.problems.slice(0, 12).map(({ row, message }, index) => (
+                  <li key={index}>
+                    {row > 0 && <span className="num">Row {row}: </span>}
+                    {message}
+                  </li>
+                ))}
+                {preview.problems.length > 12 && <li>and {preview.problems.length - 12} more</li>}
+              </ul>
+            </div>
+          )}
+          {preview.twins.length > 0 && <Twins preview={preview} input={input} onChange={setInput} />}
+          {preview.rows.length > 0 && <Rows preview={preview} />}
+          <div className="row">
+            <Button variant="contained" disabled={!ready || busy} onClick={() => void bring()}>
+              {ready ? `Bring in ${preview.rows.length} ${preview.rows.length === 1 ? 'person' : 'people'}` : 'Bring them in'}
+            </Button>
+            <Button href={`/cohorts/${cohort}`}>Leave it</Button>
+            {undecided > 0 && <span className="small soft">Say first who is the same: {undecided} to decide.</span>}
+          </div>
+        </>
+      )}
+      <Refusal message={refusal} />
+    </div>
+  );
+}
+
+/** Reads a file in the encodings that sheets write: UTF-8, UTF-16 with its mark, or the old western one. */
+async function readText(file: File): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const mark = [bytes[0], bytes[1]].join();
+  if (mark === '255,254') return new TextDecoder('utf-16le').decode(bytes);
+  if (mark === '254,255') return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+interface PartProps {
+  readonly preview: RosterPreview;
+  readonly input: Input;
+  readonly onChange: (input: Input) => void;
+}
+
+function Columns({ preview, input, onChange }: PartProps) {
+  return (
+    <div className={styles.columns}>
+      {ROSTER_FIELDS.map((field) => (
+        <label key={field} className={styles.label}>
+          {FIELD[field]} is in
+          <select
+            className={styles.select}
+            value={input.mapping[field]}
+            onChange={(event) => onChange({ ...input, mapping: { ...input.mapping, [field]: event.target.value } })}
+          >
+            <option value="">no column</option>
+            {preview.headings.filter(Boolean).map((heading, index) => (
+              <option key={index}>{heading}</option>
+            ))}
+          </select>
+        </label>
+      ))}
+      {(preview.askOrder || input.dayFirst !== null) && (
+        <label className={styles.label}>
+          3/4/2001 is
+          <select
+            className={styles.select}
+            value={input.dayFirst === null ? '' : String(input.dayFirst)}
+            onChange={(event) => onChange({ ...input, dayFirst: event.target.value === '' ? null : event.target.value === 'true' })}
+          >
+            <option value="">please choose</option>
+            <option value="true">the third of April</option>
+            <option value="false">the fourth of March</option>
+          </select>
+        </label>
+      )}
+    </div>
+  );
+}
+
+function Twins({ preview, input, onChange }: PartProps) {
+  return (
+    <div className="note stack">
+      <p>
+        <strong>{preview.twins.length === 1 ? 'One name is' : `${preview.twins.length} names are`} here already.</strong> The same person moves into
+        this cohort with all that is known of them.
+      </p>
+      {preview.twins.map(({ row, name, like }) => (
+        <label key={row} className="row small">
+          <span style={{ minWidth: 260 }}>
+            <span className="num">Row {row}</span> {name}, like {like}:
+          </span>
+          <select
+            className={styles.select}
+            aria-label={`${name}, row ${row}`}
+            value={input.merge.find((one) => one.row === row)?.as ?? ''}
+            onChange={(event) =>
+              onChange({
+                ...input,
+                merge: [...input.merge.filter((one) => one.row !== row), ...(event.target.value ? [{ row, as: event.target.value }] : [])],
+              })
+            }
+          >
+            <option value="">please choose</option>
+            <option value="the same person">the same person</option>
+            <option value="another person">another person</option>
+          </select>
+        </label>
+      ))}
+    </div>
+  );
+}
+
+function Rows({ preview }: { preview: RosterPreview }) {
+  return (
+    <table className="figures sheet">
+      <thead>
+        <tr>
+          <th scope="col">Row</th>
+          <th scope="col">Name</th>
+          <th scope="col">E-mail</th>
+          <th scope="col">Birth date</th>
+        </tr>
+      </thead>
+      <tbody>
+        {preview.rows.slice(0, 30).map(({ row, name, email, birthDate }) => (
+          <tr key={row}>
+            <td className="num">{row}</td>
+            <td>{name}</td>
+            <td>{email ?? <span className="soft">none</span>}</td>
+            <td>{birthDate ? `${dayText(birthDate)} ${birthDate.slice(0, 4)}` : <span className="soft">none</span>}</td>
+          </tr>
+        ))}
+        {preview.rows.length > 30 && (
+          <tr>
+            <td colSpan={4} className="soft">
+              and {preview.rows.length - 30} more
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}
