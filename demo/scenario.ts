@@ -5,6 +5,9 @@ import { addDays, dateIn, mondayOf, weekday, type IsoDate } from '../src/core/un
 import type { SignedIn } from '../src/server/auth/signin';
 import { deskFor, type Desk } from '../src/server/desk';
 import { addCohort } from '../src/server/usecases/cohorts/addCohort';
+import { sendForms } from '../src/server/usecases/people/links';
+import { makeOverride, recordClinician } from '../src/server/usecases/people/setAsideRules';
+import { RULEBOOK } from '../src/core/screening';
 import { addPerson } from '../src/server/usecases/cohorts/addPerson';
 import { createCourse } from '../src/server/usecases/courses/createCourse';
 import { draftCourse } from '../src/server/usecases/courses/draftCourse';
@@ -60,6 +63,7 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
     until: addDays(mondayOf(today), 41),
     reason: 'the boathouse floor is oiled',
   });
+  await screeningMatters(await director(at(addDays(today, -10), '10:00')), ferry, await director());
   await ferryCourse(today, ferry, opened.staff[2], director, (at) => as(2, at));
   await choirCourse(today, choir, opened.staff[1], await director());
 }
@@ -77,6 +81,7 @@ async function cohort(
     await addPerson(desk, {
       cohort: id,
       name: personName,
+      email: `${personName.split(' ')[0].toLowerCase()}@post.example`,
       birthDate: birth,
       screened: screened !== null,
       screenedOn: screened === null ? null : addDays(today, screened),
@@ -96,6 +101,27 @@ const goal = (technique: string, over: { readonly pattern?: string; readonly dos
   const { pattern, dose } = techniqueOf(technique);
   return { technique, pattern, dose, practise: 2, ...over };
 };
+
+/** A clinician answered for one, something is set aside for another, and a form is on its way to a third. */
+async function screeningMatters(before: Desk, ferry: string, desk: Desk): Promise<void> {
+  const people = await members(before, ferry);
+  const id = (name: string) => people.find((person) => person.name === name)!.id;
+  const rule = (start: string) => RULEBOOK.find((one) => one.id.startsWith(start))!.id;
+  await recordClinician(before, {
+    person: id('Fenna T.'),
+    rules: [rule('high blood pressure / ask first / side work')],
+    answeredOn: addDays(before.today, -2),
+    until: addDays(before.today, 120),
+    note: 'gentle side work is fine while the pressure stays controlled',
+  });
+  await makeOverride(before, {
+    person: id('Juno B.'),
+    rules: [rule('panic / adapt / eyes closed')],
+    reason: 'asked to keep the eyes closed, and is easy with it',
+    until: addDays(before.today, 20),
+  });
+  await sendForms(desk, { people: [id('Hedy W.')] }, 'http://127.0.0.1:3700');
+}
 
 /** In its third week: today is the fifth class. Four are taught and logged, today's is published. */
 async function ferryCourse(

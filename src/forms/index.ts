@@ -89,6 +89,8 @@ export const screeningForm = object({ person: id(), screenedOn: day('the day it 
 /** A form that a person answers by their link. */
 export const linkAnswersForm = object({
   consent: boolean().oneOf([true], 'Please tick that you agree, or leave the form: nothing is kept then.').required(),
+  /** The conditions that were answered, "no" among them. What was asked and is not here was passed over. */
+  said: array().of(string().required()).max(ASKED.length).default([]),
   ...answers,
 });
 

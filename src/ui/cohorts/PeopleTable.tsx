@@ -88,14 +88,14 @@ export function PeopleTable({ cohort, people, table, focus, all, personPages }: 
       <div className={styles.tools}>
         <form className="row small">
           <label htmlFor="date">
-            Decided for <strong>{dayText(date)}</strong>. Another day:
+            Decided for <strong>{dayText(date)}</strong>
           </label>
           <input id="date" name="date" type="date" defaultValue={date} className={styles.date} />
           {all && <input type="hidden" name="all" value="" />}
           <button className={styles.go}>Show</button>
         </form>
         <label className="row small">
-          Show
+          People
           <select className={styles.date} value={filter} onChange={(event) => setFilter(event.target.value)}>
             <option value="">everybody</option>
             {Object.keys(FILTERS).map((name) => (

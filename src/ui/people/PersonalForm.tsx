@@ -1,7 +1,3 @@
-'use client';
-
-import { useActionState } from 'react';
-import { personalFormAction, type FormState } from '@/app/actions/form';
 import { ASKED, CONSENT, type Condition } from '@/core/screening';
 import { longDayText, type IsoDate } from '@/core/units';
 
@@ -10,19 +6,17 @@ interface Props {
   readonly form: {
     readonly person: string;
     readonly studio: string;
+    readonly today: IsoDate;
     readonly lastUntil: IsoDate | null;
     readonly asked: readonly string[];
   };
 }
 
 const CHOICES = ['no', 'yes', "don't know", 'prefer not to say'] as const;
-const EMPTY: FormState = { done: false, problems: {}, typed: {} };
 
-/** A person's own form: plain words, every question optional, and no JavaScript needed. */
-export function PersonalForm({ token, form: { person, studio, lastUntil, asked } }: Props) {
-  const [state, send, busy] = useActionState(personalFormAction.bind(null, token), EMPTY);
-  if (state.done) return <Thanks person={person} renewed={state.renewed} />;
-  const { problems, typed } = state;
+/** A person's own form: plain words, every question optional, and not a line of JavaScript. */
+export function PersonalForm({ token, form: { person, studio, today, lastUntil, asked } }: Props) {
+  const send = { method: 'post', action: `/api/form/${token}` } as const;
   return (
     <>
       <p className="soft">{studio}</p>
@@ -35,52 +29,40 @@ export function PersonalForm({ token, form: { person, studio, lastUntil, asked }
         <li>You may leave any question at “prefer not to say”. Then we plan gently.</li>
         <li>A form clears nobody. If you are unsure, ask your doctor first.</li>
       </ul>
-      {Object.keys(problems).length > 0 && (
-        <div className="note bad" role="alert">
-          <p>
-            <strong>Not sent yet.</strong> What you filled in is still here.
-          </p>
-          <ul>
-            {Object.entries(problems).map(([field, message]) => (
-              <li key={field}>{message}</li>
-            ))}
-          </ul>
-        </div>
-      )}
       {lastUntil && (
-        <form action={send} className="sheet stack">
+        <form {...send} className="sheet stack" aria-label="Nothing has changed">
           <h2>Has anything changed?</h2>
-          <p>Your last form counts until {longDayText(lastUntil)}. If nothing has changed since, one tap is enough.</p>
+          <p>
+            Your last form {lastUntil < today ? 'counted' : 'counts'} until {longDayText(lastUntil)}. If nothing has changed since, one tap is enough.
+          </p>
           <Agree id="agree-renew" />
-          <button className="big" name="renew" value="yes" disabled={busy}>
+          <button className="big" name="renew" value="yes">
             Nothing has changed
           </button>
         </form>
       )}
-      <form action={send} className="stack" key={JSON.stringify(typed)}>
+      <form {...send} className="stack" aria-label="Your answers">
         <section className="sheet stack">
           <h2>About you</h2>
           <label htmlFor="birthDate">
             Your birth date
             <span className="small soft">People under 16 and over 65 practise a little differently.</span>
           </label>
-          <input id="birthDate" name="birthDate" type="date" defaultValue={typed.birthDate} />
+          <input id="birthDate" name="birthDate" type="date" min="1900-01-01" max={today} />
           <label className="check">
-            <input type="checkbox" name="guardianConsent" defaultChecked={typed.guardianConsent === 'on'} />
+            <input type="checkbox" name="guardianConsent" />
             <span>I am under 16, and my parent or guardian agrees that I take part</span>
           </label>
         </section>
         <section className="sheet">
           <h2>Your health</h2>
           {ASKED.filter(({ id }) => asked.includes(id)).map((condition) => (
-            <Question key={condition.id} condition={condition} typed={typed} problem={problems[`answers.${condition.id}`]} />
+            <Question key={condition.id} condition={condition} today={today} />
           ))}
         </section>
         <section className="sheet stack">
           <Agree id="agree" />
-          <button className="big" disabled={busy}>
-            Send my answers
-          </button>
+          <button className="big">Send my answers</button>
         </section>
       </form>
     </>
@@ -90,13 +72,13 @@ export function PersonalForm({ token, form: { person, studio, lastUntil, asked }
 function Agree({ id }: { id: string }) {
   return (
     <label className="check" htmlFor={id}>
-      <input id={id} type="checkbox" name="consent" />
+      <input id={id} type="checkbox" name="consent" required />
       <span>{CONSENT.text}</span>
     </label>
   );
 }
 
-function Question({ condition, typed, problem }: { condition: Condition; typed: Readonly<Record<string, string>>; problem: string | undefined }) {
+function Question({ condition, today }: { condition: Condition; today: IsoDate }) {
   const { id, question, reason, date, states } = condition;
   return (
     <fieldset className="question">
@@ -105,7 +87,7 @@ function Question({ condition, typed, problem }: { condition: Condition; typed: 
       <div className="choices">
         {CHOICES.map((choice) => (
           <label key={choice}>
-            <input type="radio" name={id} value={choice} defaultChecked={(typed[id] ?? 'no') === choice} />
+            <input type="radio" name={id} value={choice} required />
             <span>{choice}</span>
           </label>
         ))}
@@ -115,39 +97,17 @@ function Question({ condition, typed, problem }: { condition: Condition; typed: 
           {date && (
             <label>
               {date.label}
-              <input type="date" name={`${id} date`} defaultValue={typed[`${id} date`]} />
+              <input type="date" name={`${id} date`} max={date.withinDays === null ? undefined : today} />
             </label>
           )}
           {states.map((state) => (
             <label key={state.id} className="check">
-              <input type="checkbox" name={`${id} ${state.id}`} defaultChecked={typed[`${id} ${state.id}`] === 'on'} />
+              <input type="checkbox" name={`${id} ${state.id}`} />
               <span>{state.label}</span>
             </label>
           ))}
         </div>
       )}
-      {problem && (
-        <p className="error" role="alert">
-          {problem}
-        </p>
-      )}
     </fieldset>
-  );
-}
-
-function Thanks({ person, renewed }: { person: string; renewed: boolean }) {
-  return (
-    <>
-      <h1>Thank you, {person}</h1>
-      <p className="lead">
-        {renewed ? 'Your last form counts for another six months.' : 'Your answers have arrived, and count for six months.'} This link is used up now.
-      </p>
-      <p>
-        If something changes, or you want to correct an answer, ask the studio for a new link. Tell your teacher at the door how you are that day.
-      </p>
-      <p>
-        <a href="/safety">What screening does and does not do, and when to let go</a>
-      </p>
-    </>
   );
 }

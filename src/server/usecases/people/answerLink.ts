@@ -29,15 +29,20 @@ const GONE = 'This link has been used, or has run out. Ask the studio for a new 
 export async function openLink(em: EntityManager, token: string, address: string, now: Date): Promise<OpenForm> {
   const { link, person, studio } = await findLink(em, token, address, now);
   const [last] = await em.find(ScreeningRow, { person: person.id }, { orderBy: { screenedOn: 'desc' }, limit: 1 });
-  const [version] = await em.find(RulebookRow, { studio: link.studio }, { orderBy: { number: 'desc' }, limit: 1 });
-  const rulebook = changedRulebook(version?.changes ?? []);
   return {
     person: person.name,
     studio: studio.name,
     today: dateIn(studio.zone, now),
     lastUntil: last ? screenedUntil(isoDate(last.screenedOn)) : null,
-    asked: ASKED.filter(({ id }) => rulebook.of(id).length > 0).map(({ id }) => id),
+    asked: await askedBy(em, link.studio),
   };
+}
+
+/** The conditions that a rule of the studio uses. */
+async function askedBy(em: EntityManager, studio: string): Promise<readonly string[]> {
+  const [version] = await em.find(RulebookRow, { studio }, { orderBy: { number: 'desc' }, limit: 1 });
+  const rulebook = changedRulebook(version?.changes ?? []);
+  return ASKED.filter(({ id }) => rulebook.of(id).length > 0).map(({ id }) => id);
 }
 
 /** Takes the answers and uses the link up: a form that is sent twice, or from two tabs, is kept once. */
@@ -45,7 +50,10 @@ export async function answerLink(em: EntityManager, token: string, input: unknow
   const { link, person, studio } = await findLink(em, token, address, now);
   const today = dateIn(studio.zone, now);
   const form = await checked(linkAnswersForm, input);
-  const answers = checkedAnswers(form, today);
+  // What was passed over is not a no.
+  const open = (await askedBy(em, link.studio)).filter((condition) => !form.said.includes(condition));
+  const passedOver = open.map((condition) => ({ condition, answer: 'prefer not to say' as const, date: null, states: [] }));
+  const answers = checkedAnswers({ ...form, answers: [...form.answers, ...passedOver] }, today);
   await spendLink(em, link.id, person, now, (at, who) =>
     keepScreening(at, vault(), newId, { ...who, screenedOn: today, source: 'form', consent: CONSENT.version, enteredBy: null, at: now }, answers),
   );

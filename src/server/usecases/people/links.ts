@@ -78,9 +78,9 @@ async function makeLink(at: Desk, id: string, origin: string): Promise<string> {
 
 function mailText(name: string, studio: string, url: string, until: string): string {
   return [
-    `Hello ${name},`,
+    `Hello ${name}`,
     '',
-    'before you breathe with us we ask a few questions, so that your teacher can plan what suits you. It takes about five minutes.',
+    'Before you breathe with us we ask a few questions, so that your teacher can plan what suits you. It takes about five minutes.',
     '',
     url,
     '',

@@ -1,4 +1,4 @@
-import { dateIn, dayText, timeIn } from '@/core/units';
+import { dateIn, dayText, isoDate, longDayText, timeIn } from '@/core/units';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { readRows } from '../../db/read';
@@ -40,9 +40,9 @@ export async function readRecord(desk: Desk): Promise<readonly RecordLine[]> {
   const lines = [
     ...readings.map(({ at, reader, person, why }) => line(at, reader, person, why)),
     ...clinicians.map(({ enteredAt, enteredBy, person, until }) =>
-      line(enteredAt, enteredBy, person, `recorded a clinician’s answer, until ${until}`),
+      line(enteredAt, enteredBy, person, `recorded a clinician’s answer, until ${longDayText(isoDate(until))}`),
     ),
-    ...made.map(({ madeAt, madeBy, person, until }) => line(madeAt, madeBy, person, `made an override, until ${until}`)),
+    ...made.map(({ madeAt, madeBy, person, until }) => line(madeAt, madeBy, person, `made an override, until ${longDayText(isoDate(until))}`)),
     ...ended.map(({ endedAt, endedBy, override }) =>
       line(endedAt, endedBy, made.find(({ id }) => id === override)?.person ?? '', 'ended an override'),
     ),

@@ -1,0 +1,50 @@
+import { refusalReply } from '@/app/edge';
+import { ASKED } from '@/core/screening';
+import { freshManager } from '@/server/db/orm';
+import { answerLink, renewByLink } from '@/server/usecases/people/answerLink';
+
+/** A form is short; whatever is longer is not one. */
+const MOST_BYTES = 64_000;
+
+/** Takes a person's form as their browser sends it, without JavaScript. Their link is the key. */
+export async function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  const { token } = await params;
+  const address = request.headers.get('x-forwarded-for')?.split(',')[0].trim() ?? 'local';
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return notSent(['This is too long to be a form.'], 413);
+  try {
+    const data = await request.formData();
+    const typed = Object.fromEntries([...data].filter((pair): pair is [string, string] => typeof pair[1] === 'string'));
+    const consent = typed.consent === 'on';
+    const em = await freshManager();
+    if (typed.renew) await renewByLink(em, token, consent, address, new Date());
+    else await answerLink(em, token, { consent, ...readAnswers(typed) }, address, new Date());
+    return new Response(null, { status: 303, headers: { location: `/form/thanks${typed.renew ? '?renewed' : ''}` } });
+  } catch (error) {
+    const { code, message, fields } = refusalReply(error);
+    return notSent(fields.length > 0 ? fields.map((field) => field.message) : [message], code === 'broken' ? 500 : 422);
+  }
+}
+
+/** The form's fields as answers: "no" is no answer at all. */
+function readAnswers(typed: Readonly<Record<string, string>>) {
+  return {
+    birthDate: typed.birthDate ?? '',
+    guardianConsent: typed.guardianConsent === 'on',
+    said: ASKED.filter(({ id }) => typed[id]).map(({ id }) => id),
+    answers: ASKED.flatMap(({ id, date, states }) => {
+      const answer = typed[id];
+      if (!answer || answer === 'no') return [];
+      const day = date ? (typed[`${id} date`] ?? '') : '';
+      return [{ condition: id, answer, date: day || null, states: states.filter((state) => typed[`${id} ${state.id}`] === 'on').map((state) => state.id) }];
+    }),
+  };
+}
+
+/** A plain page that says what is missing. The browser's way back keeps what was filled in. */
+function notSent(problems: readonly string[], status: number): Response {
+  const safe = (text: string) => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+  const page = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Not sent yet</title></head>
+<body><main><h1>Not sent yet</h1><ul>${problems.map((problem) => `<li>${safe(problem)}</li>`).join('')}</ul>
+<p>Go back with your browser: what you filled in is still there.</p></main></body></html>`;
+  return new Response(page, { status, headers: { 'content-type': 'text/html; charset=utf-8' } });
+}
