@@ -3,6 +3,7 @@ import { wavChunks } from '../src/core/exchange';
 import { parsePattern } from '../src/core/pattern';
 import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
+import { measureScreening } from './screening';
 import { measureTyping } from './typing';
 
 /**
@@ -99,6 +100,8 @@ const took = performance.now() - started;
 console.log(
   `\n${Math.round(half.total / 60_000)} minutes of pacing track: ${(bytes / 1e6).toFixed(0)} MB in ${took.toFixed(0)} ms, ${Math.round(half.total / took)} × faster than real time (aim: at least 200), at most ${(beside / 1e6).toFixed(1)} MB beside the finished file (aim: under 50)`,
 );
+
+await measureScreening();
 
 const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';
 const running = await fetch(`${address}/health`).then(

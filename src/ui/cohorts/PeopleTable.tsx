@@ -12,6 +12,8 @@ import styles from './PeopleTable.module.css';
 interface Cell {
   readonly answer: Answer;
   readonly doing: string;
+  /** Whether a clinician's answer or an override acts in it; for the director. */
+  readonly aside: boolean;
 }
 
 interface Person {
@@ -218,7 +220,7 @@ const PersonRow = memo(function PersonRow({ row: { id, name, standing, cells }, 
       <td className={standing.state === 'good' ? styles.until : styles.due}>{standing.state === 'none' ? 'not yet' : longDayText(standing.until)}</td>
       <Spacer width={before} />
       {indices.map((index) => {
-        const { answer, doing } = cells[index];
+        const { answer, doing, aside } = cells[index];
         const { id: technique, name: techniqueName } = columns[index];
         return (
           <td key={technique} className={here === technique ? styles.here : undefined}>
@@ -227,12 +229,13 @@ const PersonRow = memo(function PersonRow({ row: { id, name, standing, cells }, 
               scroll={false}
               prefetch={false}
               className={styles.cell}
-              aria-label={`${name}, ${techniqueName}: ${answer}${doing ? `, ${doing}` : ''}`}
+              aria-label={`${name}, ${techniqueName}: ${answer}${doing ? `, ${doing}` : ''}${aside ? ', something set aside' : ''}`}
             >
               <span>
                 <Mark answer={answer} /> <span aria-hidden="true">{answer === 'clear' ? '' : ANSWER_WORD[answer]}</span>
               </span>
               {doing && <span className={styles.doing}>{doing}</span>}
+              {aside && <span className={styles.doing}>set aside</span>}
             </Link>
           </td>
         );

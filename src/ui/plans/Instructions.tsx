@@ -1,15 +1,18 @@
+import Link from 'next/link';
 import { readBlock, type Block } from '@/core/plan';
 import type { Instruction } from '@/server/usecases/instructions';
 import { Mark } from '../figures/Mark';
 
 interface Props {
   readonly people: readonly { readonly id: string; readonly name: string; readonly instructions: readonly Instruction[] }[];
+  /** For the director: clinicians' answers and overrides that act here. */
+  readonly asides: readonly { readonly person: string; readonly name: string; readonly text: string }[];
   readonly blocks: readonly Block[];
   readonly asOf: string;
 }
 
 /** Who does what instead, block by block; everybody else does it as taught. Never says why. */
-export function Instructions({ people, blocks, asOf }: Props) {
+export function Instructions({ people, asides, blocks, asOf }: Props) {
   const concerned = blocks
     .map((block) => ({
       block,
@@ -40,6 +43,21 @@ export function Instructions({ people, blocks, asOf }: Props) {
           </ul>
         </div>
       ))}
+      {asides.length > 0 && (
+        <div style={{ padding: '8px 0', borderTop: '1px solid var(--rule)' }}>
+          <h3>Set aside</h3>
+          <ul className="plain small">
+            {asides.map(({ person, name, text }) => (
+              <li key={person + text}>
+                <Link href={`/cohorts/people/${person}`} prefetch={false}>
+                  {name}
+                </Link>
+                : {text}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
     </section>
   );
 }

@@ -6,6 +6,7 @@ import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { schoolsOf, withRounds } from '@/core/conventions';
 import { formatPattern, parseDose, parsePattern, problemText, type Parsed, type Pattern, type Problem } from '@/core/pattern';
 import type { SheetOptions } from '@/core/cues';
+import type { RuleChange } from '@/core/screening';
 import { TEMPO_LIMITS } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
 import { millis } from '@/core/units';
@@ -27,6 +28,8 @@ interface Props {
   readonly technique: string;
   readonly cues: readonly string[];
   readonly speech: SheetOptions;
+  /** The studio's changes of the rulebook. */
+  readonly rules: readonly RuleChange[];
   /** Where what is on the bench would be saved; null for those who may not. */
   readonly saving: Saving | null;
 }
@@ -92,7 +95,7 @@ const Result = memo(function Result({ bench, compared, comparing, onCompare, sta
     <div data-testid="reading">
       <Reading bench={bench} other={compared} />
       <div className={styles.later}>
-        <Screened bench={screened} />
+        <Screened bench={screened} rules={start.rules} />
       </div>
       {!comparing && (
         <p style={{ margin: '14px 0' }}>

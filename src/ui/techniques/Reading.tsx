@@ -1,6 +1,6 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { formatPattern, type Dose, type Pattern } from '@/core/pattern';
-import { featuresOf, inStepText, keepInStep, outlook } from '@/core/screening';
+import { changedRulebook, featuresOf, inStepText, keepInStep, outlook, type RuleChange } from '@/core/screening';
 import { figuresOf, type Figure, type Pace } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
 import { BreathStrip } from '../figures/BreathStrip';
@@ -31,7 +31,8 @@ export const Reading = memo(function Reading({ bench, other }: { bench: OnBench;
 });
 
 /** What screening would say, and what keeps step without a hold. */
-export const Screened = memo(function Screened({ bench: { pattern, dose, pace, tags } }: { bench: OnBench }) {
+export const Screened = memo(function Screened({ bench: { pattern, dose, pace, tags }, rules }: { bench: OnBench; rules: readonly RuleChange[] }) {
+  const rulebook = useMemo(() => changedRulebook(rules), [rules]);
   const features = featuresOf(pattern, dose, pace, tags);
   const [inStep] = keepInStep(pattern, pace.tempo, () => true);
   const holds = features.holdInSeconds + features.holdOutSeconds > 0;
@@ -39,7 +40,7 @@ export const Screened = memo(function Screened({ bench: { pattern, dose, pace, t
     <div className={styles.columns}>
       <section>
         <h2>What screening says</h2>
-        <Outlook lines={outlook(features)} />
+        <Outlook lines={outlook(features, rulebook)} />
       </section>
       {holds && inStep && (
         <section>

@@ -16,7 +16,11 @@ const NEW = { id: null, version: 0, base: 'alternate-4-4', name: '' } as const;
 
 export default function TechniquesPage() {
   return seated(async (desk) => {
-    const [{ tempo, naturalBreath, speech }, cohorts, ways] = await Promise.all([readConventions(desk), cohortsToFindBy(desk), listOwnWays(desk)]);
+    const [{ tempo, naturalBreath, speech, ruleChanges }, cohorts, ways] = await Promise.all([
+      readConventions(desk),
+      cohortsToFindBy(desk),
+      listOwnWays(desk),
+    ]);
     return (
       <>
         <h1>Techniques</h1>
@@ -37,6 +41,7 @@ export default function TechniquesPage() {
               family="bench"
               technique=""
               speech={speech}
+              rules={ruleChanges}
               cues={NONE}
             />
             {may(desk.who.role, 'edit techniques') && <WaysFile />}

@@ -13,7 +13,9 @@ export default async function ThanksPage({ searchParams }: { searchParams: Promi
       <p className="lead">
         {renewed ? 'Your last form counts for another six months.' : 'Your answers have arrived, and count for six months.'} The link is used up now.
       </p>
-      <p>If something changes, or you want to correct an answer, ask the studio for a new link. Tell your teacher at the door how you are that day.</p>
+      <p>
+        If something changes, or you want to correct an answer, ask the studio for a new link. Tell your teacher at the door how you are that day.
+      </p>
       <p>
         <Link href="/safety">What screening does and does not do, and when to let go</Link>
       </p>

@@ -8,6 +8,7 @@ import type { Desk } from '../../desk';
 import { cohort, coursesOfCohort, members, recordReading, roster, type Member } from '../../repositories/cohorts';
 import { sessionsOf } from '../../repositories/courses';
 import { conventions, type Conventions } from '../../repositories/studio';
+import { asidesIn } from '../asides';
 import { adviceFor, bearingsByDate } from '../setting';
 import { standingOf } from './listCohorts';
 
@@ -44,9 +45,14 @@ export async function readCohort(desk: Desk, id: string, query: CohortQuery) {
   const usual = inCourse.size > 0 ? [...new Set([...inCourse, 'pumps-27'])] : USUAL;
   const columns = query.all ? TECHNIQUES : usual.map((technique) => techniqueOf(technique));
   const bearing = bearingsByDate(studio.rulebook);
+  const reasons = may(desk.who.role, 'see reasons');
   const rows = everyone.map((person) => ({
     person: person.id,
-    cells: columns.map(({ id: technique }) => cellOf(adviceFor(person, bearing(person, date), block(technique, studio), studio).advice)),
+    cells: columns.map(({ id: technique }) => {
+      const asked = block(technique, studio);
+      const aside = reasons && asidesIn([person], [asked], date, studio).length > 0;
+      return { ...cellOf(adviceFor(person, bearing(person, date), asked, studio).advice), aside };
+    }),
   }));
   const focus = query.focus && (await focusOn(desk, everyone, query.focus, date, studio));
   return { ...shown, table: { date, columns: columns.map(({ id: technique, name }) => ({ id: technique, name })), rows, focus: focus ?? null } };

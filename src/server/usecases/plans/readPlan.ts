@@ -8,6 +8,7 @@ import type { Desk } from '../../desk';
 import { course, progressOf, session as sessionById, sessionsOf } from '../../repositories/courses';
 import { conventions, staff, teachers } from '../../repositories/studio';
 import { cohort } from '../../repositories/cohorts';
+import { asidesIn } from '../asides';
 import { checksOf, loggedText, stateOf } from '../courses/readCourse';
 import { instructionsFor } from '../instructions';
 import { settingOf } from '../setting';
@@ -38,6 +39,7 @@ export async function readPlan(desk: Desk, id: string) {
     mayEdit: may(desk.who.role, 'edit plans') && session.date >= desk.today,
     asOf: timeIn(studio.zone, desk.now),
     state: stateOf(session, at, desk.today),
+    asides: may(desk.who.role, 'see reasons') ? asidesIn(setting.members, session.blocks, session.date, studio) : [],
     people: setting.members.map(({ id: person, name }) => ({ id: person, name, instructions: instructions.get(person) ?? [] })),
     cues: layOut(session.blocks, studio.naturalBreath, studio.speech).cues,
     cautions: cautionsOf(session.blocks),

@@ -30,7 +30,7 @@ export async function readOwnWay(desk: Desk, id: string) {
   authorise(desk.who, 'see techniques');
   const way = (await ways(desk)).find((one) => one.id === knownId(id));
   if (!way) throw new Refusal('not-found', 'This way is not here, or not part of your studio.');
-  const [{ tempo, naturalBreath, speech }, everyone] = await Promise.all([conventions(desk), staff(desk)]);
+  const [{ tempo, naturalBreath, speech, ruleChanges }, everyone] = await Promise.all([conventions(desk), staff(desk)]);
   return {
     ...way,
     technique: techniqueOf(way.base),
@@ -38,6 +38,7 @@ export async function readOwnWay(desk: Desk, id: string) {
     tempo,
     naturalBreath,
     speech,
+    ruleChanges,
     mayEdit: may(desk.who.role, 'edit techniques'),
   };
 }

@@ -10,8 +10,8 @@ export async function readTechnique(desk: Desk, id: string) {
   authorise(desk.who, 'see techniques');
   const technique = findTechnique(id);
   if (!technique) throw new Refusal('not-found', 'There is no technique of this name in the library.');
-  const { tempo, naturalBreath, speech, version } = await conventions(desk);
-  if (!may(desk.who.role, 'see courses')) return { technique, tempo, naturalBreath, speech, usedIn: null, studioVersion: null };
+  const { tempo, naturalBreath, speech, ruleChanges, version } = await conventions(desk);
+  if (!may(desk.who.role, 'see courses')) return { technique, tempo, naturalBreath, speech, ruleChanges, usedIn: null, studioVersion: null };
   const all = await courses(desk);
   const sessions = await sessionsOf(
     desk,
@@ -25,5 +25,5 @@ export async function readTechnique(desk: Desk, id: string) {
       ? [{ course: course.id, name: course.name, classes: used.length, next: used.find(({ date }) => date >= desk.today)?.date ?? null }]
       : [];
   });
-  return { technique, tempo, naturalBreath, speech, usedIn, studioVersion: may(desk.who.role, 'run the studio') ? version : null };
+  return { technique, tempo, naturalBreath, speech, ruleChanges, usedIn, studioVersion: may(desk.who.role, 'run the studio') ? version : null };
 }

@@ -30,7 +30,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
         <PlanBoard key={session.id} plan={plan} />
         <div className="two" style={{ marginTop: 22 }}>
           <div>
-            <Instructions people={plan.people} blocks={session.blocks} asOf={plan.asOf} />
+            <Instructions people={plan.people} asides={plan.asides} blocks={session.blocks} asOf={plan.asOf} />
             <CueSheet cues={plan.cues} blocks={session.blocks} />
           </div>
           <Plank>

@@ -20,7 +20,7 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 export default async function TechniquePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   return seated(async (desk) => {
-    const { technique, tempo, naturalBreath, speech, usedIn, studioVersion } = await readTechnique(desk, id);
+    const { technique, tempo, naturalBreath, speech, ruleChanges, usedIn, studioVersion } = await readTechnique(desk, id);
     const { of } = technique;
     const taught = taughtAs(technique, speech.schools);
     const shared = of.aliases.filter((alias) => sharedAliases().has(alias));
@@ -65,6 +65,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               technique={technique.id}
               cues={of.cues}
               speech={speech}
+              rules={ruleChanges}
               saving={may(desk.who.role, 'edit techniques') ? { id: null, version: 0, base: technique.id, name: '' } : null}
             />
             <Variants technique={technique} pace={{ tempo, naturalBreath }} schools={speech.schools} />

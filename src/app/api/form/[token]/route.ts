@@ -35,7 +35,9 @@ function readAnswers(typed: Readonly<Record<string, string>>) {
       const answer = typed[id];
       if (!answer || answer === 'no') return [];
       const day = date ? (typed[`${id} date`] ?? '') : '';
-      return [{ condition: id, answer, date: day || null, states: states.filter((state) => typed[`${id} ${state.id}`] === 'on').map((state) => state.id) }];
+      return [
+        { condition: id, answer, date: day || null, states: states.filter((state) => typed[`${id} ${state.id}`] === 'on').map((state) => state.id) },
+      ];
     }),
   };
 }

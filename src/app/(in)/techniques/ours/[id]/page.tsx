@@ -41,6 +41,7 @@ export default async function OwnWayPage({ params }: { params: Promise<{ id: str
             technique={way.base}
             cues={of.cues}
             speech={way.speech}
+            rules={way.ruleChanges}
             saving={way.mayEdit ? { id: way.id, version: way.version, base: way.base, name: way.name } : null}
           />
           <Plank>
