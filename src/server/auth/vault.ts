@@ -21,6 +21,11 @@ export function vaultFrom(masterKey: Buffer): Vault {
   };
 }
 
+/** A person's key, unwrapped with one master key and wrapped with another. */
+export function rewrapped(wrapped: string, from: Buffer, to: Buffer): string {
+  return encrypt(to, decrypt(from, wrapped));
+}
+
 let loaded: Vault | null = null;
 
 /** The vault of this process, its key read from the file that OAKEN_MASTER_KEY_FILE names. */
