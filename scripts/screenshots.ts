@@ -33,10 +33,28 @@ await shoot(director, 'technique');
 await at('/ladder?pick=4-7-8');
 await shoot(director, 'ladder');
 await at('/cohorts');
+await shoot(director, 'cohorts');
 await director.getByRole('link', { name: 'Ferry crew, early shift' }).click();
 await director.getByRole('link', { name: /^Fenna T\., Equal 4:4:4/ }).click();
 await director.getByRole('heading', { name: 'Why' }).waitFor();
 await shoot(director, 'cohort');
+await director.getByRole('link', { name: 'Equal 4:4:4', exact: true }).click();
+await director.getByTestId('tracks').waitFor();
+await shoot(director, 'tracks');
+await at('/cohorts/rules');
+await director
+  .getByRole('row', { name: /^heart/ })
+  .getByRole('button', { name: 'counted breathing' })
+  .click();
+await shoot(director, 'rulebook');
+await at('/studio/outbox');
+await director.locator('summary').first().click();
+const form = (await director.getByRole('link', { name: /form/ }).first().getAttribute('href'))!;
+const own = await (await browser.newContext({ viewport: { width: 390, height: 844 }, javaScriptEnabled: false, locale: 'en-GB' })).newPage();
+await own.goto(address + new URL(form).pathname);
+await own.getByRole('group', { name: 'Are you pregnant?' }).getByRole('radio', { name: 'yes' }).check();
+await own.getByRole('group', { name: 'Are you pregnant?' }).scrollIntoViewIfNeeded();
+await shoot(own, 'form-phone');
 await at('/courses');
 await director.getByRole('link', { name: 'Steady on the early boat' }).click();
 await director.getByRole('heading', { name: 'Checks' }).waitFor();

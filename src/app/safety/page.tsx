@@ -12,7 +12,11 @@ export default function SafetyPage() {
       <p className="lead">What screening does here, what it does not do, and when to let go.</p>
       <section className="sheet stack">
         <h2>When to let go</h2>
-        <p>{STOP_SIGNS.join(', ')}.</p>
+        <ul>
+          {STOP_SIGNS.map((sign) => (
+            <li key={sign}>{sign}</li>
+          ))}
+        </ul>
         <p>
           Let go of what you are doing, breathe as you like, sit or lie down. Your teacher comes to you. Letting go is always allowed, and needs no
           reason.

@@ -111,19 +111,29 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
   return (
     <>
       {opened.rules.length === 0 ? <p>No rule bears on them today.</p> : <h3>Rules that bear today</h3>}
-      <ul className="plain">
-        {opened.rules.map((rule) => (
-          <RuleLine
-            key={rule.id}
-            rule={rule}
-            picked={picked.includes(rule.id)}
-            onPick={(on) => {
-              setChanges(null);
-              setPicked(on ? [...picked, rule.id] : picked.filter((id) => id !== rule.id));
-            }}
-          />
-        ))}
-      </ul>
+      {[...new Set(opened.rules.map(({ condition }) => condition))].map((condition) => {
+        const rules = opened.rules.filter((rule) => rule.condition === condition);
+        return (
+          <section key={condition}>
+            <p>
+              <strong>{condition}</strong> <span className="small soft">{rules[0].reason}</span>
+            </p>
+            <ul className="plain">
+              {rules.map((rule) => (
+                <RuleLine
+                  key={rule.id}
+                  rule={rule}
+                  picked={picked.includes(rule.id)}
+                  onPick={(on) => {
+                    setChanges(null);
+                    setPicked(on ? [...picked, rule.id] : picked.filter((id) => id !== rule.id));
+                  }}
+                />
+              ))}
+            </ul>
+          </section>
+        );
+      })}
       {picked.length > 0 && (
         <div className="note stack">
           <p>
@@ -219,7 +229,7 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
 }
 
 function RuleLine({ rule, picked, onPick }: { rule: BearingLine; picked: boolean; onPick: (on: boolean) => void }) {
-  const { answer, condition, feature, reason, source, settable } = rule;
+  const { answer, condition, feature, source, settable } = rule;
   return (
     <li style={{ borderTop: '1px solid var(--rule)', padding: '4px 0' }}>
       <label className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
@@ -234,10 +244,7 @@ function RuleLine({ rule, picked, onPick }: { rule: BearingLine; picked: boolean
           <Mark answer={answer} />
         </span>
         <span>
-          <strong>{answer}</strong>: {feature}{' '}
-          <span className="small soft">
-            for {condition}: {reason}, {source}
-          </span>
+          <strong>{answer}</strong>: {feature} <span className="small soft">{source === 'studio policy' ? source : ''}</span>
         </span>
       </label>
     </li>

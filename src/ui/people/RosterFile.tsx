@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { importRosterAction, previewRosterAction } from '@/app/actions/people';
 import { guessMapping, ROSTER_FIELDS, ROSTER_LIMITS, type RosterField, type RosterMapping } from '@/core/exchange';
-import { dayText } from '@/core/units';
+import { longDayText } from '@/core/units';
 import type { RosterPreview } from '@/server/usecases/people/importRoster';
 import { Refusal } from '../forms/fields';
 import { useNotice } from '../look/Notices';
@@ -212,7 +212,15 @@ function Rows({ preview }: { preview: RosterPreview }) {
             <td className="num">{row}</td>
             <td>{name}</td>
             <td>{email ?? <span className="soft">none</span>}</td>
-            <td>{birthDate ? `${dayText(birthDate)} ${birthDate.slice(0, 4)}` : <span className="soft">none</span>}</td>
+            <td>
+              {birthDate && preview.askOrder ? (
+                <span className="soft">choose above</span>
+              ) : birthDate ? (
+                longDayText(birthDate)
+              ) : (
+                <span className="soft">none</span>
+              )}
+            </td>
           </tr>
         ))}
         {preview.rows.length > 30 && (

@@ -216,7 +216,7 @@ function Effects({ effects }: { effects: readonly Changed[] }) {
           <ul>
             {effects.slice(0, 10).map(({ person, session, technique, name, date, before, after }) => (
               <li key={`${person} ${session} ${technique}`}>
-                {dayText(date)}, {name}, {technique}: {before || 'as taught'} → {after || 'as taught'}
+                {dayText(date)}, {name}, {technique}: {before} → {after}
               </li>
             ))}
             {effects.length > 10 && <li>and {effects.length - 10} more</li>}

@@ -35,7 +35,10 @@ export function changesOf(
   return pairs.flatMap(({ was, then }) => {
     const [before, after] = [was, then].map(({ person: of, pace }) => {
       const bearing = bearingsByDate(pace.rulebook);
-      return (block: Session['blocks'][number], date: IsoDate) => instructionText(adviceFor(of, bearing(of, date), block, pace).advice);
+      return (block: Session['blocks'][number], date: IsoDate) => {
+        const { advice } = adviceFor(of, bearing(of, date), block, pace);
+        return advice.answer === 'clear' ? 'as taught' : instructionText(advice);
+      };
     });
     return sessions.flatMap(({ id, date, name, blocks }) =>
       blocks.flatMap((block): Changed[] => {
@@ -82,5 +85,5 @@ export async function whatIfAside(desk: Desk, input: unknown): Promise<readonly 
 
 /** @example changeLine(changed) // "Wed 2 Dec, 4:7:8: leave out → as taught" */
 export function changeLine({ date, technique, before, after }: Changed): string {
-  return `${dayText(date)}, ${technique}: ${before || 'as taught'} → ${after || 'as taught'}`;
+  return `${dayText(date)}, ${technique}: ${before} → ${after}`;
 }
