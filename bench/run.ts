@@ -4,6 +4,7 @@ import { parsePattern } from '../src/core/pattern';
 import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
 import { measureScreening } from './screening';
+import { measureScrolling } from './scroll';
 import { measureTyping } from './typing';
 
 /**
@@ -108,5 +109,8 @@ const running = await fetch(`${address}/health`).then(
   ({ ok }) => ok,
   () => false,
 );
-if (running) await measureTyping(address);
-else console.log(`\nTyping on the bench was not measured: no demo runs at ${address} (start it with bin/start).`);
+if (running) {
+  await measureTyping(address);
+  // It makes a group of 200 people in that demo, and so is asked for.
+  if (process.env.OAKEN_BENCH_FILL) await measureScrolling(address);
+} else console.log(`\nTyping on the bench was not measured: no demo runs at ${address} (start it with bin/start).`);

@@ -49,7 +49,9 @@ export async function reply<T>(work: (desk: Desk) => Promise<T>): Promise<Reply<
 export function refusalReply(error: unknown): Extract<Reply<never>, { ok: false }> {
   if (error instanceof Refusal) return { ok: false, code: error.code, message: error.message, fields: error.fields };
   if (error instanceof OptimisticLockError) return { ok: false, code: 'clash', message: REFUSALS.clash, fields: [] };
-  log.error({ error: error instanceof Error ? { name: error.name, stack: error.stack } : 'not an error' }, 'a request broke');
+  // Where it broke and what kind of failure it was; a message may carry what somebody typed, and is left out.
+  const frames = error instanceof Error ? (error.stack ?? '').split('\n').filter((line) => line.startsWith('    at ')) : [];
+  log.error({ error: error instanceof Error ? { name: error.name, frames } : 'not an error' }, 'a request broke');
   return {
     ok: false,
     code: 'broken',

@@ -12,12 +12,13 @@ import { readTracks } from '../../src/server/usecases/cohorts/readTracks';
 import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
 import { erasePerson, exportPerson } from '../../src/server/usecases/people/erasePerson';
 import { importRoster, previewRoster } from '../../src/server/usecases/people/importRoster';
+import { sendReminders } from '../../src/server/usecases/people/sendReminders';
 import { formHere, sendForms } from '../../src/server/usecases/people/links';
 import { needsDoing } from '../../src/server/usecases/people/needsDoing';
 import { openAnswers, readPerson } from '../../src/server/usecases/people/readPerson';
 import { readOutbox, readRecord } from '../../src/server/usecases/people/records';
 import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
-import { whatIfAside } from '../../src/server/usecases/people/whatIf';
+import { whatIfAside, whatIfForm } from '../../src/server/usecases/people/whatIf';
 import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
@@ -93,6 +94,8 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['makeOverride', 'D', (desk) => makeOverride(desk, {})],
   ['endOverride', 'D', (desk) => endOverride(desk, {})],
   ['whatIfAside', 'D', (desk) => whatIfAside(desk, {})],
+  ['whatIfForm', 'D', (desk) => whatIfForm(desk, {})],
+  ['sendReminders', 'DF', (desk) => sendReminders(desk, 'http://here')],
   ['erasePerson', 'D', (desk) => erasePerson(desk, {})],
   ['exportPerson', 'D', (desk) => exportPerson(desk, {})],
   ['readRecord', 'D', (desk) => readRecord(desk)],

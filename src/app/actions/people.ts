@@ -6,10 +6,11 @@ import { exportRoster } from '@/server/usecases/cohorts/exportRoster';
 import { changePerson, enterForm, leaveCohort } from '@/server/usecases/people/aboutPerson';
 import { erasePerson, exportPerson } from '@/server/usecases/people/erasePerson';
 import { importRoster, previewRoster } from '@/server/usecases/people/importRoster';
+import { sendReminders } from '@/server/usecases/people/sendReminders';
 import { formHere, sendForms } from '@/server/usecases/people/links';
 import { openAnswers } from '@/server/usecases/people/readPerson';
 import { endOverride, makeOverride, recordClinician } from '@/server/usecases/people/setAsideRules';
-import { whatIfAside } from '@/server/usecases/people/whatIf';
+import { whatIfAside, whatIfForm } from '@/server/usecases/people/whatIf';
 import { previewRulebook, saveRulebook } from '@/server/usecases/rules/rulebook';
 
 /** Where this studio is reached, for links that leave it. */
@@ -35,6 +36,11 @@ export async function sendFormsAction(input: unknown) {
   return reply((desk) => sendForms(desk, input, at));
 }
 
+export async function sendRemindersAction() {
+  const at = await origin();
+  return reply((desk) => sendReminders(desk, at));
+}
+
 export async function formHereAction(input: unknown) {
   const at = await origin();
   return reply((desk) => formHere(desk, input, at));
@@ -58,6 +64,10 @@ export async function endOverrideAction(input: unknown) {
 
 export async function whatIfAsideAction(input: unknown) {
   return reply((desk) => whatIfAside(desk, input));
+}
+
+export async function whatIfFormAction(input: unknown) {
+  return reply((desk) => whatIfForm(desk, input));
 }
 
 export async function erasePersonAction(input: unknown) {

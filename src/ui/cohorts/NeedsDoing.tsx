@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { sendFormsAction } from '@/app/actions/people';
+import { sendFormsAction, sendRemindersAction } from '@/app/actions/people';
 import type { Need } from '@/server/usecases/people/needsDoing';
 import { Refusal } from '../forms/fields';
 import { useNotice } from '../look/Notices';
@@ -14,7 +14,10 @@ export function NeedsDoing({ needs }: { needs: readonly Need[] }) {
   if (needs.length === 0) return null;
   return (
     <section id="to-do" style={{ marginBottom: 22 }}>
-      <h2>What needs doing</h2>
+      <div className="head" style={{ marginBottom: 4 }}>
+        <h2>What needs doing</h2>
+        <AskAll needs={needs} />
+      </div>
       <ul className="plain lines sheet">
         {needs.map((need) => (
           <li key={`${need.kind} ${need.cohort}`}>
@@ -48,6 +51,24 @@ function One({ need: { kind, text, people, cohort } }: { need: Need }) {
       </p>
     </>
   );
+}
+
+/** Everybody who is due and was not asked yet, in one go. */
+function AskAll({ needs }: { needs: readonly Need[] }) {
+  const router = useRouter();
+  const say = useNotice();
+  const due = needs.filter(({ kind }) => kind === 'form').flatMap(({ people }) => people.filter(({ asked }) => !asked)).length;
+  if (due < 2) return null;
+  const remind = async () => {
+    const reply = await sendRemindersAction();
+    if (!reply.ok) return say(reply.message);
+    const { sent, without } = reply.value;
+    say(
+      `${sent} ${sent === 1 ? 'form is' : 'forms are'} in the outbox.${without.length > 0 ? ` No address is known for ${without.join(', ')}` : ''}`,
+    );
+    router.refresh();
+  };
+  return <Button onClick={() => void remind()}>Ask all {due} who were not asked yet</Button>;
 }
 
 function Ask({ people }: { people: readonly { readonly id: string }[] }) {

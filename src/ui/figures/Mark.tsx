@@ -43,6 +43,26 @@ const SHAPES: Record<Answer, React.ReactNode> = {
   clear: <rect x="1.75" y="3.75" width="26.5" height="10.5" fill="none" stroke="var(--oak)" strokeWidth="1.5" />,
 };
 
+/** The name a mark's shape has in {@link MarkShapes}. */
+export function markId(answer: Answer): string {
+  return `mark-${answer.replace(' ', '-')}`;
+}
+
+/** Every mark once, for tables that draw thousands of them by name. */
+export function MarkShapes() {
+  return (
+    <svg width="0" height="0" aria-hidden="true" style={{ position: 'absolute' }}>
+      <defs>
+        {Object.entries(SHAPES).map(([answer, shape]) => (
+          <symbol key={answer} id={markId(answer as Answer)} viewBox="0 0 30 18">
+            {shape}
+          </symbol>
+        ))}
+      </defs>
+    </svg>
+  );
+}
+
 export const ANSWER_WORD: Record<Answer, string> = { 'leave out': 'out', 'ask first': 'ask', adapt: 'adapt', watch: 'watch', clear: 'clear' };
 
 /** What each mark means, for the foot of a table. */

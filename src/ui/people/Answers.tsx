@@ -8,6 +8,7 @@ import { endOverrideAction, makeOverrideAction, openAnswersAction, recordClinici
 import { addDays, isoDate, longDayText } from '@/core/units';
 import type { BearingLine, OpenedAnswers } from '@/server/usecases/people/readPerson';
 import { Mark } from '../figures/Mark';
+import { Changes } from './Changes';
 import { Refusal } from '../forms/fields';
 import { useNotice } from '../look/Notices';
 
@@ -157,24 +158,7 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />
-          {changes && (
-            <div aria-live="polite">
-              {changes.length === 0 ? (
-                <p>No planned session changes by it.</p>
-              ) : (
-                <>
-                  <p>
-                    <strong>{changes.length === 1 ? 'One planned technique changes' : `${changes.length} planned techniques change`}</strong>
-                  </p>
-                  <ul className="small">
-                    {changes.slice(0, 12).map((line) => (
-                      <li key={line}>{line}</li>
-                    ))}
-                  </ul>
-                </>
-              )}
-            </div>
-          )}
+          {changes && <Changes changes={changes} />}
           <div className="row">
             <Button onClick={() => void look(askable ? clinician : override)}>What would change</Button>
             {askable && (

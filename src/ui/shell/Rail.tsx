@@ -44,6 +44,7 @@ export function Rail({
         <span>{studio}</span>
         <strong>{name}</strong>
         <span>{role}</span>
+        <Link href="/safety">Breathing safely</Link>
         {children}
       </div>
     </nav>

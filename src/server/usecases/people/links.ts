@@ -4,7 +4,7 @@ import { peopleForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
-import { LinkRow, MailRow } from '../../db/rows';
+import { LinkRow, MailRow, ScreeningRow } from '../../db/rows';
 import { invalid } from '../../errors';
 import { person } from '../../repositories/cohorts';
 import { ours } from '../../repositories/studio';
@@ -35,13 +35,14 @@ export async function sendForms(desk: Desk, input: unknown, origin: string): Pro
       });
     for (const { id, name, email } of rows) {
       const url = await makeLink(at, id, origin);
+      const again = (await at.em.count(ScreeningRow, { person: id, ...ours(at) })) > 0;
       await at.em.insert(MailRow, {
         id: at.newId(),
         ...ours(at),
         person: id,
         address: email!,
-        subject: `Before you breathe with us: ${at.who.studioName}`,
-        body: mailText(name, at.who.studioName, url, longDayText(addDays(at.today, LINK_DAYS))),
+        subject: again ? `Is your form still right? ${at.who.studioName}` : `Before you breathe with us: ${at.who.studioName}`,
+        body: mailText(name, at.who.studioName, url, longDayText(addDays(at.today, LINK_DAYS)), again),
         madeAt: at.now,
       });
     }
@@ -76,11 +77,13 @@ async function makeLink(at: Desk, id: string, origin: string): Promise<string> {
   return `${origin}/form/${token}`;
 }
 
-function mailText(name: string, studio: string, url: string, until: string): string {
+function mailText(name: string, studio: string, url: string, until: string, again: boolean): string {
   return [
     `Hello ${name}`,
     '',
-    'Before you breathe with us we ask a few questions, so that your teacher can plan what suits you. It takes about five minutes.',
+    again
+      ? 'Your screening form counts for six months, and it is time to look at it again. If nothing has changed, one tap is enough.'
+      : 'Before you breathe with us we ask a few questions, so that your teacher can plan what suits you. It takes about five minutes.',
     '',
     url,
     '',

@@ -1,10 +1,12 @@
 import { bearings, decide, featuresOf, screenedUntil } from '@/core/screening';
 import { readBlock } from '@/core/plan';
-import { dayText, daysBetween, type IsoDate } from '@/core/units';
+import { dateIn, dayText, daysBetween, type IsoDate } from '@/core/units';
 import { authorise, may } from '../../auth/permissions';
+import { readRows } from '../../db/read';
+import { LinkRow } from '../../db/rows';
 import type { Desk } from '../../desk';
 import { cohorts, members, overridesOf, roster } from '../../repositories/cohorts';
-import { conventions } from '../../repositories/studio';
+import { conventions, ours } from '../../repositories/studio';
 import { sessionsAhead } from './whatIf';
 
 /** Something about screening that waits for somebody, with the people it is about. */
@@ -14,7 +16,7 @@ export interface Need {
   readonly text: string;
   readonly cohort: string;
   readonly cohortName: string;
-  readonly people: readonly { readonly id: string; readonly name: string; readonly detail: string }[];
+  readonly people: readonly { readonly id: string; readonly name: string; readonly detail: string; readonly asked?: boolean }[];
 }
 
 /** Forms are asked for again four weeks before they run out; overrides are looked at two weeks before they end. */
@@ -27,7 +29,8 @@ const OVERRIDE_SOON = 14;
  */
 export async function needsDoing(desk: Desk): Promise<readonly Need[]> {
   authorise(desk.who, 'add people');
-  const [groups, people, sessions] = await Promise.all([cohorts(desk), roster(desk), sessionsAhead(desk, null)]);
+  const [groups, people, sessions, waiting] = await Promise.all([cohorts(desk), roster(desk), sessionsAhead(desk, null), waitingLinks(desk)]);
+  const askedOn = new Map(waiting.map(({ person, madeAt }) => [person, dateIn(desk.who.zone, madeAt)]));
   const forms = groups.flatMap(({ id, name }): Need[] => {
     const own = sessions.filter((session) => session.cohort === id);
     const due = people
@@ -35,7 +38,12 @@ export async function needsDoing(desk: Desk): Promise<readonly Need[]> {
       .flatMap((person) => {
         const until = person.screenedOn && screenedUntil(person.screenedOn);
         const detail = formDetail(until, desk.today, own);
-        return detail ? [{ id: person.id, name: person.name, detail, missing: until === null || until < desk.today }] : [];
+        if (!detail) return [];
+        const asked = askedOn.get(person.id);
+        const missing = until === null || until < desk.today;
+        return [
+          { id: person.id, name: person.name, detail: asked ? `${detail}; asked ${dayText(asked)}` : detail, asked: asked !== undefined, missing },
+        ];
       });
     if (due.length === 0) return [];
     const missing = due.filter((one) => one.missing).length;
@@ -43,7 +51,7 @@ export async function needsDoing(desk: Desk): Promise<readonly Need[]> {
       missing === due.length
         ? `${countText(missing)} in ${name} ${missing === 1 ? 'has' : 'have'} no valid screening.`
         : missing === 0
-          ? `${countText(due.length)} in ${name} should renew ${due.length === 1 ? 'their' : 'their'} screening.`
+          ? `${countText(due.length)} in ${name} should renew their screening.`
           : `${countText(due.length)} in ${name} should be asked: ${missing} with no valid screening.`;
     return [
       {
@@ -52,11 +60,16 @@ export async function needsDoing(desk: Desk): Promise<readonly Need[]> {
         text,
         cohort: id,
         cohortName: name,
-        people: due.map(({ id: person, name: called, detail }) => ({ id: person, name: called, detail })),
+        people: due.map(({ id: person, name: called, detail, asked }) => ({ id: person, name: called, detail, asked })),
       },
     ];
   });
   return may(desk.who.role, 'see reasons') ? [...forms, ...(await directorNeeds(desk, groups, sessions))] : forms;
+}
+
+/** Forms that were sent, still work, and are not answered. */
+function waitingLinks(desk: Desk) {
+  return readRows(desk, LinkRow, { usedAt: null, expiresAt: { $gt: desk.now }, ...ours(desk) }, { orderBy: { madeAt: 'asc' } });
 }
 
 type Ahead = Awaited<ReturnType<typeof sessionsAhead>>;

@@ -1,6 +1,6 @@
 import { techniqueName } from '@/core/plan';
 import { dayText, isoDate, type IsoDate } from '@/core/units';
-import { clinicianForm, overrideForm } from '@/forms';
+import { clinicianForm, overrideForm, screeningForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import type { Desk } from '../../desk';
@@ -9,6 +9,7 @@ import { courses, sessionsOf, type Session } from '../../repositories/courses';
 import { conventions } from '../../repositories/studio';
 import { instructionText } from '../instructions';
 import { adviceFor, bearingsByDate, type Pace } from '../setting';
+import { checkedAnswers } from './keepScreening';
 
 /** One planned technique that somebody would do in another way. */
 export interface Changed {
@@ -81,6 +82,24 @@ export async function whatIfAside(desk: Desk, input: unknown): Promise<readonly 
       ? { ...screened, clearances: [...screened.clearances, { ...span, on: desk.today }] }
       : { ...screened, overrides: [...screened.overrides, { ...span, id: 'asked', reason: '', by: desk.who.name, from: desk.today }] };
   return changesOf([{ was: { person: of, pace: studio }, then: { person: { ...of, screened: changed }, pace: studio } }], sessions).map(changeLine);
+}
+
+/** What a filled-in form would change for a person's sessions, before it is kept. */
+export async function whatIfForm(desk: Desk, input: unknown): Promise<readonly string[]> {
+  authorise(desk.who, 'see reasons');
+  const form = await checked(screeningForm, input);
+  const { cohort } = await person(desk, form.person);
+  const [of, studio, sessions] = await Promise.all([member(desk, form.person), conventions(desk), sessionsAhead(desk, cohort)]);
+  await recordReading(desk, form.person, 'looked at what would change');
+  const { birthDate, guardianConsent, answers } = checkedAnswers(form, desk.today);
+  const screened = {
+    ...of.screened,
+    screenedOn: isoDate(form.screenedOn),
+    birthDate: birthDate ? isoDate(birthDate) : of.screened.birthDate,
+    guardianConsent,
+    answers,
+  };
+  return changesOf([{ was: { person: of, pace: studio }, then: { person: { ...of, screened }, pace: studio } }], sessions).map(changeLine);
 }
 
 /** @example changeLine(changed) // "Wed 2 Dec, 4:7:8: leave out → as taught" */

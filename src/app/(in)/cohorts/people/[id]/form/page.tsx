@@ -8,12 +8,12 @@ export const metadata: Metadata = { title: 'A paper form' };
 export default async function PaperFormPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   return seated(async (desk) => {
-    const { person, today } = await readPerson(desk, id);
+    const { person, today, mayReason } = await readPerson(desk, id);
     return (
       <>
         <h1>A paper form of {person.name}</h1>
         <p className="lead">Type in what stands on the paper. It replaces what was answered before; once it is sent it cannot be opened from here.</p>
-        <PaperForm person={id} today={today} />
+        <PaperForm person={id} today={today} mayLook={mayReason} />
       </>
     );
   });
