@@ -13,8 +13,9 @@ import { endOverride, makeOverride, recordClinician } from '@/server/usecases/pe
 import { whatIfAside, whatIfForm } from '@/server/usecases/people/whatIf';
 import { previewRulebook, saveRulebook } from '@/server/usecases/rules/rulebook';
 
-/** Where this studio is reached, for links that leave it. */
+/** Where this studio is reached, for links that leave it: as it was set, else as it was asked for. */
 async function origin(): Promise<string> {
+  if (process.env.OAKEN_ORIGIN) return process.env.OAKEN_ORIGIN;
   const from = await headers();
   return `${from.get('x-forwarded-proto') ?? 'http'}://${from.get('x-forwarded-host') ?? from.get('host') ?? 'localhost'}`;
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { AT_THE_START, DEFAULT_SHEET, layOut, LOUDNESS, momentAt, phaseText, positionAt, secondAt, step, wordingProblem, type Loudness } from '.';
+import { DEFAULT_SCHOOLS, type Schools } from '../conventions';
 import { formatDose, formatPattern } from '../pattern';
 import { anyDose, anyPattern } from '../pattern/arbitrary';
 import { sessionTime, type Block } from '../plan';
@@ -159,4 +160,20 @@ test('a second pattern runs in step and ends each cycle with the room', () => {
   ]);
   expect(secondAt(line, square + 15_500, { cycles: 1, inhale: 5, exhale: 7, free: 4 })).toEqual({ phase: 'free' });
   expect(secondAt(line, 1000, { cycles: 1, inhale: 5, exhale: 7, free: 0 })).toBeNull();
+});
+
+test('a studio’s schools are heard: the hand, how full, and which way counts go', () => {
+  const studio = (ways: Partial<Schools>) => ({ ...DEFAULT_SHEET, schools: { studio: { ...DEFAULT_SCHOOLS, ...ways }, own: {} } });
+  const opening = (ways: Partial<Schools>) => layOut(blocks, natural, studio(ways)).blocks[1].own[0];
+  expect(opening({})).toBe('Right hand: thumb closes right, ring finger left');
+  expect(opening({ hand: 'left', 'hand position': 'open hand' })).toBe('Left hand, open hand: thumb closes left, ring finger right');
+  expect(layOut(blocks, natural).blocks[2].own).toContain('Nine tenths full before the hold');
+  expect(layOut(blocks, natural, studio({ fullness: 'full' })).blocks[2].own).not.toContain('Nine tenths full before the hold');
+  const counts = (ways: Partial<Schools>) => said(1, layOut(blocks, natural, studio(ways))).slice(1, 8);
+  expect(counts({ counting: 'down throughout' })).toEqual(['1 3', '2 2', '3 1', '4 Out, right', '5 5', '6 4', '7 3']);
+  expect(counts({ counting: 'up throughout' })).toEqual(['1 2', '2 3', '3 4', '4 Out, right', '5 2', '6 3', '7 4']);
+  const shown = (counting: string) => momentAt(layOut(blocks, natural, studio({ counting })), 60_000 + 4500)!.count;
+  expect([shown(DEFAULT_SCHOOLS.counting), shown('up throughout')]).toEqual([6, 1]);
+  const own = { ...DEFAULT_SHEET, schools: { studio: DEFAULT_SCHOOLS, own: { 'alternate-4-6': { counting: 'down throughout' } } } };
+  expect(said(1, layOut(blocks, natural, own))[1]).toBe('1 3');
 });

@@ -46,14 +46,20 @@ export async function readCohort(desk: Desk, id: string, query: CohortQuery) {
   const columns = query.all ? TECHNIQUES : usual.map((technique) => techniqueOf(technique));
   const bearing = bearingsByDate(studio.rulebook);
   const reasons = may(desk.who.role, 'see reasons');
-  const rows = everyone.map((person) => ({
-    person: person.id,
-    cells: columns.map(({ id: technique }) => {
-      const asked = block(technique, studio);
-      const aside = reasons && asidesIn([person], [asked], date, studio).length > 0;
-      return { ...cellOf(adviceFor(person, bearing(person, date), asked, studio).advice), aside };
-    }),
-  }));
+  const asked = columns.map(({ id: technique }) => block(technique, studio));
+  // Most people share what bears on them, and so their cells are worked out once.
+  const known = new Map<string, readonly ReturnType<typeof cellOf>[]>();
+  const rows = everyone.map((person) => {
+    const rules = bearing(person, date);
+    const alike = `${rules.map(({ rule }) => rule.id).join()} ${person.comfort.inhale} ${person.comfort.exhale}`;
+    const cells = known.get(alike) ?? asked.map((one) => cellOf(adviceFor(person, rules, one, studio).advice));
+    known.set(alike, cells);
+    const mayDiffer = reasons && person.screened.clearances.length + person.screened.overrides.length > 0;
+    return {
+      person: person.id,
+      cells: cells.map((cell, index) => ({ ...cell, aside: mayDiffer && asidesIn([person], [asked[index]], date, studio).length > 0 })),
+    };
+  });
   const focus = query.focus && (await focusOn(desk, everyone, query.focus, date, studio));
   return { ...shown, table: { date, columns: columns.map(({ id: technique, name }) => ({ id: technique, name })), rows, focus: focus ?? null } };
 }

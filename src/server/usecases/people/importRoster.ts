@@ -3,10 +3,11 @@ import { headingProblem, nameKey, readRoster, type RosterRow, type RowProblem } 
 import { rosterForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
+import { readRows } from '../../db/read';
 import { inOne, type Desk } from '../../desk';
 import { PersonRow } from '../../db/rows';
 import { Refusal } from '../../errors';
-import { cohort, cohorts, roster } from '../../repositories/cohorts';
+import { cohort, cohorts } from '../../repositories/cohorts';
 import { ours } from '../../repositories/studio';
 
 /** A row that looks like somebody who is here already, or like an earlier row. */
@@ -55,7 +56,8 @@ function headingsOf(text: string, delimiter: string): string[] {
 }
 
 async function twinsOf(desk: Desk, rows: readonly RosterRow[]): Promise<Twin[]> {
-  const here = await roster(desk);
+  // Who has left may come back: they are the same person still.
+  const here = await readRows(desk, PersonRow, { erasedAt: null, ...ours(desk) }, { fields: ['id', 'name', 'email', 'cohort'] });
   const names = new Map((await cohorts(desk)).map(({ id, name }) => [id, name]));
   const byName = new Map(here.map((person) => [nameKey(person.name), person]));
   const byEmail = new Map(here.flatMap((person) => (person.email ? [[person.email, person] as const] : [])));
