@@ -10,6 +10,11 @@ import { member, members } from '../../src/server/repositories/cohorts';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { exportRoster } from '../../src/server/usecases/cohorts/exportRoster';
 import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
+import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
+import { readPlan } from '../../src/server/usecases/plans/readPlan';
+import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
+import { readClass } from '../../src/server/usecases/teach/readClass';
+import { sessionsOf } from '../../src/server/repositories/courses';
 import { readTracks } from '../../src/server/usecases/cohorts/readTracks';
 import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
 import { answerLink, openLink, renewByLink } from '../../src/server/usecases/people/answerLink';
@@ -138,6 +143,38 @@ test('a clinician’s answer and an override act until their day, can be looked 
   const rows = JSON.stringify([await (await em()).find(OverrideRow, {}), await (await em()).find(ClinicianRow, {})]);
   expect(rows).not.toMatch(/heart|cardiac|gentle/);
   await leaveCohort(await director(), { person: id, version: 1 });
+});
+
+test('a teacher who has read a plan is asked again when instructions become stricter, and never told why', async () => {
+  const { ferry, boat } = await demo(await director());
+  const session = (await sessionsOf(await director(), [boat.id])).findLast(
+    ({ date, blocks }) => date > TODAY && !blocks.some((block) => block.kind === 'technique' && block.technique === 'pumps-27'),
+  )!;
+  await publishPlan(await director(), { session: session.id, version: session.version, teacher: boat.teacher });
+  const at = (hours: number) => deskOf('teacher', new Date(NOW.getTime() + hours * 3_600_000));
+  const { plan } = await readClass(await at(0), session.id);
+  const read = { session: session.id, plan: plan.id };
+  await acknowledgePlan(await at(0), read);
+  expect((await readClass(await at(1), session.id)).acknowledged).toBe(true);
+  const late = await deskOf('front desk', new Date(NOW.getTime() + 2 * 3_600_000));
+  const { id } = await addPerson(late, {
+    cohort: ferry,
+    name: 'Zoe F.',
+    screened: true,
+    screenedOn: TODAY,
+    birthDate: '1991-01-01',
+    answers: [{ condition: 'chest surgery', answer: 'yes', date: TODAY }],
+  });
+  const again = await readClass(await at(3), session.id);
+  expect(again.acknowledged).toBe(false);
+  expect(again.stricter.every(({ name, text }) => name === 'Zoe F.' && text.startsWith('leave out'))).toBe(true);
+  expect(JSON.stringify(again.stricter)).not.toContain('surgery');
+  expect((await readPlan(await director(), session.id)).askedAgain).toBe(true);
+  await acknowledgePlan(await at(4), read);
+  expect((await readClass(await at(5), session.id)).acknowledged).toBe(true);
+  // Looser instructions ask nobody again.
+  await leaveCohort(await deskOf('front desk', new Date(NOW.getTime() + 6 * 3_600_000)), { person: id, version: 1 });
+  expect((await readClass(await at(7), session.id)).stricter).toEqual([]);
 });
 
 test('what needs doing names forms before sessions for the desk, and clinicians and overrides for the director alone', async () => {

@@ -5,6 +5,7 @@ import { Migration20261125000000_own_ways } from './migrations/Migration20261125
 import { Migration20261126000000_speech } from './migrations/Migration20261126000000_speech';
 import { Migration20261127000000_schools } from './migrations/Migration20261127000000_schools';
 import { Migration20261128000000_screening } from './migrations/Migration20261128000000_screening';
+import { Migration20261129000000_asked_again } from './migrations/Migration20261129000000_asked_again';
 import { databaseUrl } from './orm';
 import { ROWS } from './rows';
 
@@ -21,6 +22,7 @@ export async function migrate(): Promise<readonly string[]> {
         { name: 'Migration20261126000000_speech', class: Migration20261126000000_speech },
         { name: 'Migration20261127000000_schools', class: Migration20261127000000_schools },
         { name: 'Migration20261128000000_screening', class: Migration20261128000000_screening },
+        { name: 'Migration20261129000000_asked_again', class: Migration20261129000000_asked_again },
       ],
       snapshot: false,
       silent: true,

@@ -92,6 +92,8 @@ export const PersonRow = defineEntity({
     /** Emptied when the person is erased: what was sealed with it can never be read again. */
     wrappedKey: p.text(),
     sealedBirth: p.text().nullable(),
+    /** When they joined the cohort they are in. */
+    joinedAt: p.datetime(),
     leftOn: p.date().nullable(),
     erasedAt: p.datetime().nullable(),
     comfortIn: p.integer().nullable(),

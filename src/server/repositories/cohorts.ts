@@ -75,9 +75,13 @@ async function cohortsTaughtBy(desk: Desk): Promise<ReadonlySet<string>> {
 /** Where a person stands who has neither left nor been erased. */
 const HERE = { leftOn: null, erasedAt: null };
 
-/** The people of a cohort with their latest screening, opened with their own keys. For the core only. */
-export async function members(desk: Desk, cohortId: string): Promise<Member[]> {
-  return opened(desk, await readRows(desk, PersonRow, { cohort: cohortId, ...HERE, ...ours(desk) }, { orderBy: { name: 'asc' } }));
+/**
+ * The people of a cohort with their latest screening, opened with their own keys. For the core only.
+ * @param asOf only what was known at that moment, of those who had joined by then
+ */
+export async function members(desk: Desk, cohortId: string, asOf: Date | null = null): Promise<Member[]> {
+  const joined = asOf ? { joinedAt: { $lte: asOf } } : {};
+  return opened(desk, await readRows(desk, PersonRow, { cohort: cohortId, ...HERE, ...joined, ...ours(desk) }, { orderBy: { name: 'asc' } }), asOf);
 }
 
 /** One person with what is known of them. For the core only. */
@@ -92,11 +96,12 @@ export async function person(desk: Desk, id: string): Promise<PersonRecord> {
   return row;
 }
 
-async function opened(desk: Desk, people: readonly PersonRecord[]): Promise<Member[]> {
+async function opened(desk: Desk, people: readonly PersonRecord[], asOf: Date | null = null): Promise<Member[]> {
+  const known = asOf ? { enteredAt: { $lte: asOf } } : {};
   const whose = { person: people.map(({ id }) => id), ...ours(desk) };
-  const screenings = await readRows(desk, ScreeningRow, whose, { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } });
-  const clinicians = await readRows(desk, ClinicianRow, whose);
-  const overrides = await overridesOf(desk, whose.person);
+  const screenings = await readRows(desk, ScreeningRow, { ...whose, ...known }, { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } });
+  const clinicians = await readRows(desk, ClinicianRow, { ...whose, ...known });
+  const overrides = await overridesOf(desk, whose.person, asOf);
   const latest = new Map(screenings.map((screening) => [screening.person, screening]));
   return people.map(({ id, name, wrappedKey, sealedBirth, comfortIn, comfortOut }) => {
     const open = (sealed: string): unknown => JSON.parse(desk.vault.open(wrappedKey, sealed));
@@ -123,10 +128,10 @@ async function opened(desk: Desk, people: readonly PersonRecord[]): Promise<Memb
 const NOTHING_ANSWERED: SealedAnswers = { birthDate: null, guardianConsent: false, answers: [] };
 
 /** Overrides of some people, ended ones cut to the day they ended; their rules and reasons stay sealed. */
-export async function overridesOf(desk: Desk, people: readonly string[]) {
+export async function overridesOf(desk: Desk, people: readonly string[], asOf: Date | null = null) {
   const [made, ends, everyone] = await Promise.all([
-    readRows(desk, OverrideRow, { person: [...people], ...ours(desk) }, { orderBy: { madeAt: 'asc' } }),
-    readRows(desk, OverrideEndRow, ours(desk)),
+    readRows(desk, OverrideRow, { person: [...people], ...(asOf ? { madeAt: { $lte: asOf } } : {}), ...ours(desk) }, { orderBy: { madeAt: 'asc' } }),
+    readRows(desk, OverrideEndRow, { ...(asOf ? { endedAt: { $lte: asOf } } : {}), ...ours(desk) }),
     staff(desk),
   ]);
   const endOf = new Map(ends.map(({ override, endedOn }) => [override, isoDate(endedOn)]));

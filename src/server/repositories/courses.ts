@@ -93,14 +93,14 @@ export async function progressOf(desk: Desk, sessions: readonly string[]): Promi
   const mine = { ...ours(desk) };
   const plans = await readRows(desk, PlanRow, { session: [...sessions], ...mine }, { orderBy: { number: 'asc' } });
   const [acknowledgements, logs] = await Promise.all([
-    readRows(desk, AcknowledgementRow, { plan: plans.map(({ id }) => id), ...mine }),
+    readRows(desk, AcknowledgementRow, { plan: plans.map(({ id }) => id), ...mine }, { orderBy: { at: 'asc' } }),
     readRows(desk, LogRow, { session: [...sessions], ...mine }, { orderBy: { at: 'asc' } }),
   ]);
   return new Map(
     sessions.map((id): [string, Progress] => {
       const versions = plans.filter((plan) => plan.session === id);
       const plan = versions.at(-1) ?? null;
-      const acknowledged = plan && acknowledgements.find((one) => one.plan === plan.id && one.staff === plan.teacher);
+      const acknowledged = plan && acknowledgements.findLast((one) => one.plan === plan.id && one.staff === plan.teacher);
       return [id, { plan, versions, acknowledgedAt: acknowledged?.at ?? null, log: logs.findLast((log) => log.session === id) ?? null }];
     }),
   );

@@ -48,6 +48,13 @@ export function conventions(desk: Desk): Promise<Conventions> {
   });
 }
 
+/** The conventions of today with the rulebook as it stood at a moment. */
+export async function conventionsAsOf(desk: Desk, asOf: Date): Promise<Conventions> {
+  const [studio, versions] = await Promise.all([conventions(desk), rulebookVersions(desk)]);
+  const ruleChanges = versions.findLast(({ savedAt }) => new Date(savedAt) <= asOf)?.changes ?? [];
+  return { ...studio, ruleChanges, rulebook: changedRulebook(ruleChanges) };
+}
+
 /** Every version of the studio's changes of the rulebook, oldest first. */
 export function rulebookVersions(desk: Desk) {
   return once(desk, 'rulebook', () => readRows(desk, RulebookRow, ours(desk), { orderBy: { number: 'asc' } }));

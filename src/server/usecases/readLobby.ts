@@ -81,11 +81,18 @@ async function planTasks(desk: Desk): Promise<Task[]> {
 }
 
 async function teachingTasks(desk: Desk): Promise<Task[]> {
-  return (await myClasses(desk)).flatMap(({ id, date, start, course, state, today }): Task[] => {
+  return (await myClasses(desk)).flatMap(({ id, date, start, course, state, today, again }): Task[] => {
     const href = `/teach/${id}`;
     const when = today ? `today at ${start}` : `${dayText(date)} at ${start}`;
     if (state === 'published')
-      return [{ harm: today ? 'stop' : 'mend', text: `You teach ${course} ${when}. The plan waits to be read.`, href, doing: 'Read the plan' }];
+      return [
+        {
+          harm: today ? 'stop' : 'mend',
+          text: `You teach ${course} ${when}. ${again ? 'Instructions became stricter since you read it.' : 'The plan waits to be read.'}`,
+          href,
+          doing: 'Read the plan',
+        },
+      ];
     if (state === 'acknowledged' && today) return [{ harm: 'know', text: `You teach ${course} ${when}.`, href, doing: 'Open the class' }];
     if (state === 'not logged') return [{ harm: 'mend', text: `${course} ${when} is not logged yet.`, href: `${href}?log`, doing: 'Log it' }];
     return [];

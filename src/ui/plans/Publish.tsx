@@ -22,6 +22,7 @@ export function Publish({ plan, version, ready, onDone }: { plan: PlanView; vers
         <p>
           With {latest.teacher} since {latest.publishedAt}.{' '}
           {plan.acknowledgedAt ? <strong>Read and acknowledged {plan.acknowledgedAt}.</strong> : <strong>Not acknowledged yet.</strong>}
+          {plan.askedAgain && ' Instructions became stricter since: the teacher is asked again.'}
         </p>
       ) : (
         <p className="soft">Nobody teaches from it until it is published to a teacher.</p>

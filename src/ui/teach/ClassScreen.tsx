@@ -50,7 +50,7 @@ export function ClassScreen({ room, run, change }: Props) {
     if (!moment) return;
     const left = untilClock(room.endsAt, new Date());
     const over = moment.left - left;
-    if (over <= 0) return setSaid(`It ends in time: ${clockText(-over)} to spare.`);
+    if (over <= 0) return setSaid(`It ends in time: ${-over > 30 * 60_000 ? 'more than half an hour' : clockText(-over)} to spare.`);
     if (left < -60 * 60_000 || over > 3 * 60 * 60_000) return setSaid(`${room.endsAt} is not near; nothing was shortened.`);
     const blocks = run.shortened ?? room.planned;
     const short = shortenTo(blocks, moment.segment.block, over, room.naturalBreath);

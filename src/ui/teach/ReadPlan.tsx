@@ -36,6 +36,20 @@ export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void
           Changed since version {plan.number - 1}: {plan.changes.join('; ')}.
         </p>
       )}
+      {room.stricter.length > 0 && (
+        <div className="note bad" role="status">
+          <p>
+            <strong>Stricter since you read it.</strong> Please read these again.
+          </p>
+          <ul>
+            {room.stricter.map(({ name, block, text }) => (
+              <li key={name + block}>
+                <strong>{name}</strong>, {block}: {text}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <div className={styles.bar}>
         {room.logged ? (
           <p className="soft">This class is taught and logged.</p>

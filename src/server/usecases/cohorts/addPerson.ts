@@ -28,6 +28,7 @@ export async function addPerson(desk: Desk, input: unknown): Promise<{ readonly 
       email: form.email,
       wrappedKey,
       sealedBirth: form.birthDate && !form.screened ? at.vault.seal(wrappedKey, form.birthDate) : null,
+      joinedAt: at.now,
       leftOn: null,
       erasedAt: null,
       comfortIn: null,

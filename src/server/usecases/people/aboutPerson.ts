@@ -14,9 +14,10 @@ export async function changePerson(desk: Desk, input: unknown): Promise<{ readon
   authorise(desk.who, 'add people');
   const { person: id, version, ...form } = await checked(aboutPersonForm, input);
   return inOne(desk, async (at) => {
-    await person(at, id);
+    const before = await person(at, id);
     await cohort(at, form.cohort);
-    const changed = await at.em.nativeUpdate(PersonRow, { id, version, ...ours(at) }, { ...form, version: version + 1 });
+    const joined = before.cohort === form.cohort ? {} : { joinedAt: at.now };
+    const changed = await at.em.nativeUpdate(PersonRow, { id, version, ...ours(at) }, { ...form, ...joined, version: version + 1 });
     if (changed === 0) throw new Refusal('clash');
     return { cohort: form.cohort };
   });
@@ -27,7 +28,11 @@ export async function leaveCohort(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'add people');
   const { person: id, version, back } = await checked(leaveForm, input);
   await person(desk, id);
-  const changed = await desk.em.nativeUpdate(PersonRow, { id, version, ...ours(desk) }, { leftOn: back ? null : desk.today, version: version + 1 });
+  const changed = await desk.em.nativeUpdate(
+    PersonRow,
+    { id, version, ...ours(desk) },
+    { leftOn: back ? null : desk.today, ...(back ? { joinedAt: desk.now } : {}), version: version + 1 },
+  );
   if (changed === 0) throw new Refusal('clash');
 }
 

@@ -100,7 +100,7 @@ export async function importRoster(desk: Desk, input: unknown): Promise<{ readon
         await at.em.nativeUpdate(
           PersonRow,
           { id: twin.person, ...ours(at) },
-          { cohort: form.cohort, leftOn: null, ...(row.email ? { email: row.email } : {}) },
+          { cohort: form.cohort, joinedAt: at.now, leftOn: null, ...(row.email ? { email: row.email } : {}) },
         );
       } else await addRow(at, form.cohort, row);
     }
@@ -118,6 +118,7 @@ async function addRow(at: Desk, cohortId: string, { name, email, birthDate }: Ro
     email,
     wrappedKey,
     sealedBirth: birthDate ? at.vault.seal(wrappedKey, birthDate) : null,
+    joinedAt: at.now,
     leftOn: null,
     erasedAt: null,
     comfortIn: null,

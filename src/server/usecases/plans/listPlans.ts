@@ -5,6 +5,7 @@ import type { Desk } from '../../desk';
 import { courses, progressOf, sessionsOf } from '../../repositories/courses';
 import { cohorts } from '../../repositories/cohorts';
 import { conventions, staff } from '../../repositories/studio';
+import { stricterSince } from '../teach/stricterSince';
 import { loggedText, stateOf } from '../courses/readCourse';
 
 /** Sessions from a fortnight ago to four weeks ahead, with where each plan stands. */
@@ -22,7 +23,8 @@ export async function listPlans(desk: Desk) {
     desk,
     sessions.map(({ id }) => id),
   );
-  return sessions.map((session) => {
+  const again = await Promise.all(sessions.map(async (session) => (await stricterSince(desk, session, progress.get(session.id)!)).length > 0));
+  return sessions.map((session, index) => {
     const at = progress.get(session.id);
     return {
       id: session.id,
@@ -32,7 +34,8 @@ export async function listPlans(desk: Desk) {
       planned: minutesUp(sessionTime(session.blocks, naturalBreath)),
       course: seen.find(({ id }) => id === session.course)?.name ?? '',
       techniques: session.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueName(block)] : [])),
-      state: stateOf(session, at, desk.today),
+      // A plan that is to be read again is as good as not read.
+      state: stateOf(session, at && again[index] ? { ...at, acknowledgedAt: null } : at, desk.today),
       number: at?.plan?.number ?? null,
       teacher: everyone.find(({ id }) => id === at?.plan?.teacher)?.name ?? null,
       logged: loggedText(at),

@@ -12,6 +12,7 @@ import { asidesIn } from '../asides';
 import { checksOf, loggedText, stateOf } from '../courses/readCourse';
 import { instructionsFor } from '../instructions';
 import { settingOf } from '../setting';
+import { stricterSince } from '../teach/stricterSince';
 import { listOwnWays } from '../techniques/ownWays';
 
 /** One session as a plan: its blocks, who does what instead, the cue sheet, its versions, and what came back from the class. */
@@ -53,6 +54,7 @@ export async function readPlan(desk: Desk, id: string) {
       changes: plan.changes,
     })),
     unpublished: at.plan ? changesBetween(at.plan.blocks, session.blocks) : null,
+    askedAgain: (await stricterSince(desk, session, at)).length > 0,
     acknowledgedAt: at.acknowledgedAt && stamp(studio.zone, at.acknowledgedAt),
     log: at.log && {
       summary: loggedText(at),

@@ -6,18 +6,19 @@ import { AcknowledgementRow } from '../../db/rows';
 import { Refusal } from '../../errors';
 import { progressOf, session as sessionById } from '../../repositories/courses';
 import { ours } from '../../repositories/studio';
+import { stricterSince } from './stricterSince';
 
-/** The teacher has read the plan. Saying it twice changes nothing; saying it of an older version is refused. */
+/** The teacher has read the plan. Saying it twice changes nothing, unless instructions became stricter in between; saying it of an older version is refused. */
 export async function acknowledgePlan(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'teach');
   const form = await checked(acknowledgeForm, input);
   await inOne(desk, async (at) => {
-    await sessionById(at, form.session);
+    const session = await sessionById(at, form.session);
     const progress = (await progressOf(at, [form.session])).get(form.session)!;
     if (progress.plan?.teacher !== at.who.id) throw new Refusal('not-found', 'This class is not in your hands.');
     if (progress.plan.id !== form.plan)
       throw new Refusal('clash', 'A newer version of this plan was published. Open it again and read what changed.');
-    if (progress.acknowledgedAt) return;
+    if (progress.acknowledgedAt && (await stricterSince(at, session, progress)).length === 0) return;
     await at.em.insert(AcknowledgementRow, { id: at.newId(), ...ours(at), plan: form.plan, staff: at.who.id, at: at.now });
   });
 }

@@ -5,6 +5,7 @@ import type { Desk } from '../../desk';
 import { PlanRow } from '../../db/rows';
 import { courses, progressOf, sessionsOf } from '../../repositories/courses';
 import { conventions, ours } from '../../repositories/studio';
+import { stricterSince } from './stricterSince';
 import { loggedText, stateOf } from '../courses/readCourse';
 
 /** The signed-in teacher's classes, from this week's Monday to the end of next week, and older ones still to be logged. */
@@ -26,7 +27,8 @@ export async function myClasses(desk: Desk) {
   const monday = mondayOf(desk.today);
   const own = sessions.filter(({ id }) => progress.get(id)?.plan?.teacher === desk.who.id);
   const shown = own.filter(({ id, date }) => (date >= monday && date < addDays(monday, 14)) || (date < desk.today && !progress.get(id)?.log));
-  return shown.map((session) => {
+  const stricter = await Promise.all(shown.map((session) => stricterSince(desk, session, progress.get(session.id)!)));
+  return shown.map((session, index) => {
     const at = progress.get(session.id)!;
     const blocks = at.plan?.blocks ?? [];
     return {
@@ -37,7 +39,9 @@ export async function myClasses(desk: Desk) {
       course: all.find(({ id }) => id === session.course)?.name ?? '',
       techniques: blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueName(block)] : [])),
       number: at.plan?.number ?? 0,
-      state: stateOf(session, at, desk.today),
+      /** Read, and to be read again: instructions became stricter since. */
+      again: stricter[index].length > 0,
+      state: stateOf(session, stricter[index].length > 0 ? { ...at, acknowledgedAt: null } : at, desk.today),
       today: session.date === desk.today,
       thisWeek: session.date < addDays(monday, 7),
       logged: loggedText(at),

@@ -11,6 +11,7 @@ import { members } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById } from '../../repositories/courses';
 import { conventions } from '../../repositories/studio';
 import { instructionsFor, type Instruction } from '../instructions';
+import { stricterSince } from './stricterSince';
 
 /**
  * Everything a device needs to teach a class without a network: the published blocks in time, the cues, and each
@@ -25,6 +26,7 @@ export async function readClass(desk: Desk, id: string) {
   const found = await course(desk, session.course);
   const [people, studio] = await Promise.all([members(desk, found.cohort), conventions(desk)]);
   const date = isoDate(session.date);
+  const stricter = await stricterSince(desk, session, at);
   const known = new Map<string, Instruction | null>();
   const byDoor = DOOR_COMBINATIONS.map((door) => [doorKey(door), instructionsFor(people, plan.blocks, date, studio, door, known)] as const);
   const families = new Set(plan.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).family] : [])));
@@ -34,7 +36,9 @@ export async function readClass(desk: Desk, id: string) {
     today: session.date === desk.today,
     past: session.date < desk.today,
     plan: { id: plan.id, number: plan.number, changes: plan.changes },
-    acknowledged: at.acknowledgedAt !== null,
+    acknowledged: at.acknowledgedAt !== null && stricter.length === 0,
+    /** What became stricter since the teacher read it. */
+    stricter,
     logged: at.log !== null,
     asOf: timeIn(studio.zone, desk.now),
     line: layOut(plan.blocks, studio.naturalBreath, studio.speech),
