@@ -79,9 +79,12 @@ const HERE = { leftOn: null, erasedAt: null };
  * The people of a cohort with their latest screening, opened with their own keys. For the core only.
  * @param asOf only what was known at that moment, of those who had joined by then
  */
-export async function members(desk: Desk, cohortId: string, asOf: Date | null = null): Promise<Member[]> {
-  const joined = asOf ? { joinedAt: { $lte: asOf } } : {};
-  return opened(desk, await readRows(desk, PersonRow, { cohort: cohortId, ...HERE, ...joined, ...ours(desk) }, { orderBy: { name: 'asc' } }), asOf);
+export function members(desk: Desk, cohortId: string, asOf: Date | null = null): Promise<Member[]> {
+  return once(desk, `members ${cohortId} ${String(asOf)}`, async () => {
+    const joined = asOf ? { joinedAt: { $lte: asOf } } : {};
+    const rows = await readRows(desk, PersonRow, { cohort: cohortId, ...HERE, ...joined, ...ours(desk) }, { orderBy: { name: 'asc' } });
+    return opened(desk, rows, asOf);
+  });
 }
 
 /** One person with what is known of them. For the core only. */

@@ -1,4 +1,4 @@
-import { bearings, decide, featuresOf, screenedUntil } from '@/core/screening';
+import { decide, featuresOf, screenedUntil, type Bearing, type Features } from '@/core/screening';
 import { readBlock } from '@/core/plan';
 import { dateIn, dayText, daysBetween, type IsoDate } from '@/core/units';
 import { authorise, may } from '../../auth/permissions';
@@ -7,6 +7,7 @@ import { LinkRow } from '../../db/rows';
 import type { Desk } from '../../desk';
 import { cohorts, members, overridesOf, roster } from '../../repositories/cohorts';
 import { conventions, ours } from '../../repositories/studio';
+import { bearingsByDate } from '../setting';
 import { sessionsAhead } from './whatIf';
 
 /** Something about screening that waits for somebody, with the people it is about. */
@@ -85,21 +86,25 @@ function formDetail(until: IsoDate | null, today: IsoDate, sessions: Ahead): str
 
 async function directorNeeds(desk: Desk, groups: readonly { id: string; name: string }[], sessions: Ahead): Promise<Need[]> {
   const { rulebook, naturalBreath } = await conventions(desk);
-  const needs: Need[] = [];
-  for (const { id, name } of groups) {
+  const perGroup = groups.map(async ({ id, name }): Promise<Need[]> => {
+    const needs: Need[] = [];
     const everyone = await members(desk, id);
     const own = sessions.filter((session) => session.cohort === id);
+    const known = new Map<string, Features>();
+    const planned = own.flatMap(({ date, blocks }) =>
+      blocks.flatMap((block) => {
+        if (block.kind !== 'technique') return [];
+        const { pattern, dose, pace, tags, name: technique } = readBlock(block, naturalBreath);
+        const how = `${block.pattern} ${block.dose} ${block.tempo}`;
+        const features = known.get(how) ?? featuresOf(pattern, dose, pace, tags);
+        known.set(how, features);
+        return [{ date, technique, features }];
+      }),
+    );
+    const bearing = bearingsByDate(rulebook);
+    const asksFirst = askingFirst();
     const waiting = everyone.flatMap((person) => {
-      const techniques = own.flatMap(({ date, blocks }) =>
-        blocks.flatMap((block) => {
-          if (block.kind !== 'technique') return [];
-          const { pattern, dose, pace, tags, name: technique } = readBlock(block, naturalBreath);
-          const { answer, findings } = decide(bearings(person.screened, date, undefined, rulebook), featuresOf(pattern, dose, pace, tags));
-          return answer === 'ask first' && findings.some((one) => one.answer === 'ask first' && !one.ruleId.startsWith('under 16'))
-            ? [technique]
-            : [];
-        }),
-      );
+      const techniques = planned.flatMap(({ date, technique, features }) => (asksFirst(bearing(person, date), features) ? [technique] : []));
       return techniques.length > 0 ? [{ id: person.id, name: person.name, detail: [...new Set(techniques)].slice(0, 4).join(', ') }] : [];
     });
     if (waiting.length > 0)
@@ -130,8 +135,26 @@ async function directorNeeds(desk: Desk, groups: readonly { id: string; name: st
           detail: `until ${dayText(until)}`,
         })),
       });
-  }
-  return needs;
+    return needs;
+  });
+  return (await Promise.all(perGroup)).flat();
+}
+
+/** Whether a clinician's answer is what somebody waits for; the same rules and the same technique are looked at once. */
+function askingFirst() {
+  const known = new Map<string, Map<Features, boolean>>();
+  return (bearing: readonly Bearing[], features: Features): boolean => {
+    const key = bearing.map(({ rule }) => rule.id).join();
+    const byFeatures = known.get(key) ?? new Map<Features, boolean>();
+    known.set(key, byFeatures);
+    let asks = byFeatures.get(features);
+    if (asks === undefined) {
+      const { answer, findings } = decide(bearing, features);
+      asks = answer === 'ask first' && findings.some((one) => one.answer === 'ask first' && !one.ruleId.startsWith('under 16'));
+      byFeatures.set(features, asks);
+    }
+    return asks;
+  };
 }
 
 const countText = (n: number) => (n === 1 ? 'One person' : `${n} people`);
