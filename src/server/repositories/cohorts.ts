@@ -80,7 +80,7 @@ const HERE = { leftOn: null, erasedAt: null };
  * @param asOf only what was known at that moment, of those who had joined by then
  */
 export function members(desk: Desk, cohortId: string, asOf: Date | null = null): Promise<Member[]> {
-  return once(desk, `members ${cohortId} ${String(asOf)}`, async () => {
+  return once(desk, `members ${cohortId} ${asOf ? new Date(asOf).getTime() : 'now'}`, async () => {
     const joined = asOf ? { joinedAt: { $lte: asOf } } : {};
     const rows = await readRows(desk, PersonRow, { cohort: cohortId, ...HERE, ...joined, ...ours(desk) }, { orderBy: { name: 'asc' } });
     return opened(desk, rows, asOf);

@@ -4,7 +4,9 @@ import { Migration } from '@mikro-orm/migrations';
 export class Migration20261129000000_asked_again extends Migration {
   override up(): void {
     this.addSql(`
-      alter table person add column joined_at timestamptz not null default now();
+      -- Who is here already had joined before anything was read.
+      alter table person add column joined_at timestamptz not null default '2000-01-01';
+      alter table person alter column joined_at drop default;
       alter table acknowledgement drop constraint acknowledgement_plan_staff_key;
       create index on acknowledgement (studio, plan);
     `);
