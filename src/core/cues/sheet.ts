@@ -1,9 +1,9 @@
 import { countsUp, NO_CHANGES } from '../conventions';
-import { millis } from '../units';
+import { millis, plus, type Millis } from '../units';
 import { Silences } from './fill';
 import type { Segment } from '../timing';
 import type { Crowded, Cue, LineBlock, Sheet, SheetOptions } from './types';
-import { callText, ownCall, PARTS, wordsIn } from './words';
+import { callText, ownCall, PARTS, phaseText, wordsIn } from './words';
 
 export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {}, schools: NO_CHANGES };
 
@@ -34,8 +34,8 @@ interface Choice {
 
 /** A count, from the start of its phase. */
 interface Counted {
-  readonly at: number;
-  readonly until: number;
+  readonly at: Millis;
+  readonly until: Millis;
   readonly say: string;
 }
 
@@ -44,8 +44,17 @@ const SILENT: readonly Counted[] = [];
 /** What opens a segment besides its call. */
 interface Opening {
   readonly text: string;
+  readonly words: number;
   readonly kind: Cue['kind'];
 }
+
+const opening = (text: string, kind: Cue['kind'] = 'round'): Opening => ({ text, words: wordsIn(text), kind });
+const NEXT_STAGE = opening('The next stage');
+const OWN_COUNT = opening('On your own count now');
+const LAST_OWN_COUNT = opening('Last round, on your own count');
+const LAST_ROUND = opening('Last round');
+const RESTS = { rest: opening(PARTS.rest, 'rest'), recover: opening(PARTS.recover, 'rest'), changeover: opening(PARTS.changeover, 'rest') };
+const ROUNDS = Array.from({ length: 61 }, (_, round) => opening(`Round ${round}`));
 
 /** Whether two phases of one block are called alike. */
 function alike(a: Segment, b: Segment): boolean {
@@ -64,7 +73,7 @@ class Writer {
   readonly cues: Cue[] = [];
   readonly crowded = new Map<string, Crowded>();
   private readonly perWord: number;
-  private busyUntil = 0;
+  private busyUntil = millis(0);
   private readonly worded: boolean;
   /** The calls of the present block. */
   private chosen: Choice[] = [];
@@ -81,11 +90,11 @@ class Writer {
 
   segment(segment: Segment, before: Segment | undefined, after: Segment | undefined): void {
     const { loudness } = this.options;
-    const opening = this.announcement(segment, before);
+    const opens = this.announcement(segment, before);
     const calls = loudness !== 'silent' && this.called(segment);
     const counts = loudness === 'full' && calls && segment.kind !== 'pumps' && segment.say.length === 0 ? (segment.counts ?? 0) : 0;
-    if (calls && segment.kind) this.call(segment, opening, counts);
-    else if (opening) this.put(segment, segment.start, segment.end, opening.kind, opening.text);
+    if (calls && segment.kind) this.call(segment, opens, counts);
+    else if (opens) this.put(segment, segment.start, segment.end, opens.kind, opens.text);
     if (calls) this.said(segment);
     // The end has no room where the next call begins at once.
     if (this.endsRounds(segment, after) && !(after && this.called(after)))
@@ -100,24 +109,24 @@ class Writer {
   private announcement(segment: Segment, before: Segment | undefined): Opening | null {
     const { part, round, set, of, stage, guided } = segment;
     const sameBlock = before?.block === segment.block;
-    if (part === 'rest' || part === 'recover' || part === 'changeover') return { text: PARTS[part], kind: 'rest' };
+    if (part === 'rest' || part === 'recover' || part === 'changeover') return RESTS[part];
     if (part !== 'round' || (sameBlock && before.part === 'round' && before.round === round && before.set === set && before.stage === stage))
       return null;
     if (sameBlock && before.part !== 'round' && before.round === round && before.set === set && before.stage === stage && segment.cycle > 1)
       return null;
-    if (stage > 1 && round === 1 && (!sameBlock || before.stage !== stage)) return { text: 'The next stage', kind: 'round' };
+    if (stage > 1 && round === 1 && (!sameBlock || before.stage !== stage)) return NEXT_STAGE;
     if (!guided && (round > 1 || set > 1) && before?.guided !== false && sameBlock && before.part !== 'natural')
-      return { text: round === of ? 'Last round, on your own count' : 'On your own count now', kind: 'round' };
-    if (round === of && of > 1) return { text: 'Last round', kind: 'round' };
-    if (round === 1) return set > 1 ? { text: `Set ${set}`, kind: 'round' } : null;
-    return guided ? { text: ROUNDS[round] ?? `Round ${round}`, kind: 'round' } : null;
+      return round === of ? LAST_OWN_COUNT : OWN_COUNT;
+    if (round === of && of > 1) return LAST_ROUND;
+    if (round === 1) return set > 1 ? opening(`Set ${set}`) : null;
+    return guided ? (ROUNDS[round] ?? opening(`Round ${round}`)) : null;
   }
 
   /**
    * A call, then its counts. Rounds repeat, so the wording of a phase is chosen once a block; what opens the segment is said
    * before it when both fit.
    */
-  private call(segment: Segment, opening: Opening | null, counts: number): void {
+  private call(segment: Segment, opens: Opening | null, counts: number): void {
     const { start, end, block } = segment;
     if (block !== this.chosenFor) {
       this.chosen = [];
@@ -125,12 +134,15 @@ class Writer {
     }
     const choice = this.known(segment) ?? this.choose(segment, counts);
     if (choice.text === '') return;
-    const together = opening && choice.whole ? choice.length + wordsIn(opening.text) * this.perWord : Infinity;
-    if (opening && together <= choice.room) this.place(start, end, block, 'round', `${opening.text}. ${choice.text}`, together);
+    const together = opens && choice.whole ? choice.length + opens.words * this.perWord : Infinity;
+    if (opens && together <= choice.room) this.place(start, end, block, 'round', `${opens.text}. ${choice.text}`, together);
     else this.place(start, end, block, 'call', choice.text, choice.length);
-    if (opening && segment.stage > 1 && together > choice.room) this.crowd(block, opening.text, '');
-    for (const { at, until, say } of choice.counts) {
-      if (start + at >= this.busyUntil) this.write(start + at, start + until, block, say, 'count');
+    if (opens && segment.stage > 1 && together > choice.room) this.crowd(block, opens.text, '');
+    const { counts: spoken } = choice;
+    for (let index = 0; index < spoken.length; index += 1) {
+      const count = spoken[index];
+      const from = plus(start, count.at);
+      if (from >= this.busyUntil) this.write(from, plus(start, count.until), block, count.say, 'count');
     }
   }
 
@@ -144,30 +156,31 @@ class Writer {
    * its number instead, and nothing is counted over it.
    */
   private choose(segment: Segment, counts: number): Choice {
-    const { start, end, block, side } = segment;
+    const { start, end, block } = segment;
     const own = this.worded ? ownCall(this.options.wording, this.blocks[block].family, segment) : null;
-    const short = callText({ ...segment, counts: null, manner: null, open: false });
-    const least = side === 'both' ? short.split(',')[0] : short;
-    const wanted = own ?? callText(counts > 1 ? { ...segment, counts: null } : segment);
-    const spoken = counts > 1 ? [wanted, short, least] : [];
-    const alone = [own ?? callText(segment), short, least];
-    for (const [texts, room] of [[spoken, (end - start) / Math.max(1, counts)] as const, [alone, end - start] as const]) {
-      const text = texts.find((one) => this.fits(one, room));
-      if (text === undefined) continue;
-      const counted = texts === spoken;
-      if (!counted && counts > 1) this.crowd(block, `${wanted}, with its counts`, text);
-      else if (text !== wanted) this.crowd(block, wanted, text);
-      return this.keep({
-        like: segment,
-        text,
-        length: wordsIn(text) * this.perWord,
-        room,
-        counts: counted ? this.counts(segment, counts, room) : SILENT,
-        whole: text === wanted,
-      });
-    }
-    this.crowd(block, wanted, '');
-    return this.keep({ like: segment, text: '', length: 0, room: 0, counts: SILENT, whole: false });
+    const wanted = own ?? callText(segment, counts <= 1);
+    const each = (end - start) / Math.max(1, counts);
+    const counted = counts > 1 ? this.longest(wanted, segment, each) : null;
+    const text = counted ?? this.longest(own ?? callText(segment), segment, end - start) ?? '';
+    if (counts > 1 && counted === null && text !== '') this.crowd(block, `${wanted}, with its counts`, text);
+    else if (text !== wanted) this.crowd(block, wanted, text);
+    return this.keep({
+      like: segment,
+      text,
+      length: wordsIn(text) * this.perWord,
+      room: counted === null ? end - start : each,
+      counts: counted === null ? SILENT : this.counts(segment, counts, each),
+      whole: text === wanted,
+    });
+  }
+
+  /** What is wanted, else the phase's name, else its first word, whichever can be said in time. */
+  private longest(wanted: string, segment: Segment, room: number): string | null {
+    if (this.fits(wanted, room)) return wanted;
+    const short = phaseText(segment);
+    if (this.fits(short, room)) return short;
+    const least = segment.side === 'both' ? short.split(',')[0] : short;
+    return this.fits(least, room) ? least : null;
   }
 
   /** Wording of a studio's own may name the round, and so is chosen each time. */
@@ -180,11 +193,13 @@ class Writer {
   private counts({ kind, block }: Segment, counts: number, each: number): Counted[] {
     const length = Math.min(each, this.perWord);
     const up = kind !== null && countsUp(kind, this.blocks[block].counting);
-    return Array.from({ length: Math.max(0, counts - 1) }, (_, index) => {
-      const at = (index + 1) * each;
-      const say = up ? index + 2 : counts - 1 - index;
-      return { at: Math.round(at), until: Math.round(at + length), say: NUMBERS[say] ?? String(say) };
-    });
+    const spoken: Counted[] = [];
+    for (let count = 1; count < counts; count += 1) {
+      const at = count * each;
+      const say = up ? count + 1 : counts - count;
+      spoken.push({ at: millis(at), until: millis(at + length), say: NUMBERS[say] ?? String(say) });
+    }
+    return spoken;
   }
 
   /** Lines said in a phase: where they were put, else spread evenly behind the call. */
@@ -213,14 +228,14 @@ class Writer {
   }
 
   private place(at: number, end: number, block: number, kind: Cue['kind'], say: string, length: number): void {
-    const until = at + length;
+    const until = millis(at + length);
     if (at < this.busyUntil || until > end) return this.crowd(block, say, '');
-    this.write(at, until, block, say, kind);
+    this.write(millis(at), until, block, say, kind);
   }
 
-  private write(at: number, until: number, block: number, say: string, kind: Cue['kind']): void {
+  private write(at: Millis, until: Millis, block: number, say: string, kind: Cue['kind']): void {
     this.silences.fill(this.busyUntil, at, this.cues);
-    this.cues.push({ at: millis(at), until: millis(until), block, say, kind });
+    this.cues.push({ at, until, block, say, kind });
     this.busyUntil = until;
   }
 
@@ -235,5 +250,4 @@ class Writer {
   }
 }
 
-const ROUNDS = Array.from({ length: 61 }, (_, round) => `Round ${round}`);
 const NUMBERS = Array.from({ length: 61 }, (_, count) => String(count));

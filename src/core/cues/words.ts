@@ -28,20 +28,19 @@ const CALLS = { in: 'In', hold: 'Hold', out: 'Out', empty: 'Empty, stay', pause:
 
 type Called = Pick<Segment, 'kind' | 'side' | 'counts' | 'manner' | 'open'>;
 
-/** What is called as a phase begins. @example callText(segment) // "Out, right, 6" */
-export function callText({ kind, side, counts, manner, open }: Called): string {
+/** What is called as a phase begins, with its number or without. @example callText(segment) // "Out, right, 6" */
+export function callText({ kind, side, counts, manner, open }: Called, numbered = true): string {
   if (!kind) return 'Natural breath';
-  let text: string = CALLS[kind];
-  if (side !== 'both') text += `, ${side}`;
+  let text = side === 'both' ? CALLS[kind] : `${CALLS[kind]}, ${side}`;
   if (manner) text += `, ${manner}`;
-  if (counts) text += `, ${counts}`;
+  if (numbered && counts) text += `, ${counts}`;
   return open ? `${text}, to ease` : text;
 }
 
 /** The name of what is being done now, without its count. @example phaseText(segment) // "Out, right" */
-export function phaseText(segment: Pick<Segment, 'kind' | 'side' | 'part'>): string {
-  if (segment.kind) return callText({ ...segment, counts: null, manner: null, open: false });
-  return segment.part === 'natural' ? 'Natural breath' : PARTS[segment.part];
+export function phaseText({ kind, side, part }: Pick<Segment, 'kind' | 'side' | 'part'>): string {
+  if (kind) return callText({ kind, side, counts: null, manner: null, open: false });
+  return part === 'natural' ? 'Natural breath' : PARTS[part];
 }
 
 /** What is said where nothing is counted. */
@@ -67,14 +66,18 @@ export function ownCall(wording: Wording, family: string, segment: Segment): str
     .trim();
 }
 
-const counted = new Map<string, number>();
-
 /** How many words a line has; numbers and abbreviations count as one. */
 export function wordsIn(text: string): number {
-  const known = counted.get(text);
-  if (known !== undefined) return known;
-  const words = text.split(/\s+/).filter(Boolean).length;
-  if (counted.size > 5000) counted.clear();
-  counted.set(text, words);
+  let words = 0;
+  let between = true;
+  for (let index = 0; index < text.length; index += 1) {
+    const code = text.charCodeAt(index);
+    const space = code <= SPACE || code === HARD_SPACE;
+    if (between && !space) words += 1;
+    between = space;
+  }
   return words;
 }
+
+const SPACE = 0x20;
+const HARD_SPACE = 0xa0;

@@ -19,10 +19,15 @@ export function gridRounds(pattern: CyclePattern): number {
   return pattern.phases.reduce((rounds, { manners }) => rounds * (manners?.length ?? 1), 1);
 }
 
-/** The phases of one round of a grid, numbered from 0: the first phase's manners change fastest. */
-export function phasesInRound(pattern: CyclePattern, round: number): readonly Phase[] {
-  let rest = round % gridRounds(pattern);
-  return pattern.phases.map((phase) => {
+/** A grid written out: the phases of each of its rounds, the first phase's manners changing fastest; one round without a grid. */
+export function writtenRounds(pattern: CyclePattern): readonly (readonly Phase[])[] {
+  const rounds = gridRounds(pattern);
+  return rounds === 1 ? [pattern.phases] : Array.from({ length: rounds }, (_, round) => phasesInRound(pattern.phases, round));
+}
+
+function phasesInRound(phases: readonly Phase[], round: number): readonly Phase[] {
+  let rest = round;
+  return phases.map((phase) => {
     if (!phase.manners) return phase;
     const manner = phase.manners[rest % phase.manners.length];
     rest = Math.floor(rest / phase.manners.length);

@@ -104,14 +104,19 @@ function onBothSides(pattern: Pattern): Pattern {
 
 const softened = (manner: Manner | null): Manner | null => (manner === 'sigh' || manner === 'hiss' ? null : manner);
 
+/** Manners softened; ways of a grid that become the same are one way. */
+function softenedAll({ manner, manners }: Phase): Pick<Phase, 'manner' | 'manners'> {
+  const ways = [...new Set(manners?.map(softened))];
+  return { manner: softened(manner), manners: ways.length > 1 ? ways : null };
+}
+
 /** Nothing through the mouth; a sigh or a hiss is breathed softly through the nose instead. */
 function throughTheNose(pattern: Pattern): Pattern {
   const changed = mapPhases(pattern, (phases) =>
     phases.map((phase) => ({
       ...phase,
       route: phase.route === null ? null : ('nose' as const),
-      manner: softened(phase.manner),
-      manners: phase.manners && phase.manners.map(softened),
+      ...softenedAll(phase),
     })),
   );
   const nosed = (plain: PlainPattern): PlainPattern => (plain.kind === 'connected' ? { ...plain, route: 'nose' } : plain);

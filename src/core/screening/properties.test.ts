@@ -20,7 +20,10 @@ import {
   type ScreenedPerson,
 } from '.';
 import { LADDER, wayDown } from '../ladder';
-import { mustParseDose, mustParsePattern } from '../pattern';
+import { formatPattern, mustParseDose, mustParsePattern, parsePattern } from '../pattern';
+import { anyPattern } from '../pattern/arbitrary';
+import { applyAdaptations } from './adapt';
+import type { Adaptation } from './types';
 import { TECHNIQUES, techniqueOf } from '../techniques';
 import { addDays, isoDate, millis } from '../units';
 
@@ -28,6 +31,17 @@ const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
 const seen = TECHNIQUES.map(({ read, of }) => featuresOf(read.pattern, read.dose, pace, of.tags));
 const strictness = (answer: Answer) => ANSWERS.indexOf(answer);
+
+const ADAPTATIONS: readonly Adaptation[] = [
+  { to: 'no hold in' },
+  { to: 'no hold out' },
+  { to: 'cap hold in', seconds: 2 },
+  { to: 'pace 6 or faster' },
+  { to: 'nose only' },
+  { to: 'imagined sides' },
+  { to: 'hand-free' },
+  { to: 'holds optional' },
+];
 
 const anyAnswer = fc.record({
   condition: fc.constantFrom(...ASKED.map(({ id }) => id)),
@@ -130,4 +144,20 @@ test('tracks: everybody is on one of them, at most three beside the natural brea
     }),
     { numRuns: 80 },
   );
+});
+
+test('every adaptation of every pattern can be written down and read again', () => {
+  fc.assert(
+    fc.property(anyPattern, fc.subarray(ADAPTATIONS, { minLength: 1 }), (pattern, adaptations) => {
+      const changed = applyAdaptations(pattern, [], adaptations, pace).pattern;
+      if (changed) expect(parsePattern(formatPattern(changed))).toEqual({ ok: true, value: changed });
+    }),
+    { numRuns: 500 },
+  );
+});
+
+test('a grid whose ways become one through the nose is one way', () => {
+  const grid = mustParsePattern('in 5 open/narrowed, out 5 hiss/open');
+  const changed = applyAdaptations(grid, [], [{ to: 'nose only' }], pace).pattern;
+  expect(changed && formatPattern(changed)).toBe('in 5 open/narrowed, out 5');
 });

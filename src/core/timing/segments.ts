@@ -1,7 +1,7 @@
 import {
-  gridRounds,
-  phasesInRound,
   roomPattern,
+  writtenRounds,
+  type CyclePattern,
   type Dose,
   type Guided,
   type Manner,
@@ -12,7 +12,7 @@ import {
   type Said,
   type Side,
 } from '../pattern';
-import { millis, type Millis } from '../units';
+import { millis, plus, type Millis } from '../units';
 import { restMillis, sideInCycle, timeBlock, type BlockTiming } from './block';
 import { lengthSpan, stageSpan, type CountedPattern, type Pace, type TimedPattern } from './spans';
 
@@ -49,7 +49,7 @@ export interface Segment {
   readonly block: number;
 }
 
-type Stretch = Omit<Segment, 'start' | 'end' | 'block' | keyof Place> & { readonly ms: number };
+type Stretch = Omit<Segment, 'start' | 'end' | 'block' | keyof Place> & { readonly ms: Millis };
 type Place = Pick<Segment, 'set' | 'round' | 'cycle' | 'of' | 'stage' | 'guided'>;
 
 const OUTSIDE: Place = { set: 0, round: 0, cycle: 0, of: 0, stage: 0, guided: false };
@@ -82,7 +82,7 @@ const AT_ONCE: From = { start: 0, block: 0 };
 export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: From = AT_ONCE): Segment[] {
   const timing = from.timing ?? timeBlock(pattern, dose, pace);
   const room = roomPattern(pattern);
-  const line = new Line(pace, from.start, from.block, from.onto ?? []);
+  const line = new Line(pace, millis(from.start), from.block, from.onto ?? []);
   if (room.kind === 'natural') {
     line.add(stretch('natural', timing.planned), OUTSIDE);
     return line.segments;
@@ -107,16 +107,18 @@ export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: From 
 class Line {
   private readonly straight = new Map<readonly Phase[], readonly Stretch[]>();
   private readonly crossed = new Map<readonly Phase[], readonly Stretch[]>();
+  private writtenFor: CyclePattern | null = null;
+  private written: readonly (readonly Phase[])[] = [];
 
   constructor(
     readonly pace: Pace,
-    private at: number,
+    private at: Millis,
     private readonly block: number,
     readonly segments: Segment[],
   ) {}
 
   /** Milliseconds up to here. */
-  get now(): number {
+  get now(): Millis {
     return this.at;
   }
 
@@ -124,11 +126,11 @@ class Line {
     const { ms } = stretched;
     if (ms <= 0) return;
     const start = this.at;
-    this.at += ms;
+    this.at = plus(start, ms);
     // Written out field by field: a class has thousands of these, and spreading them is twenty times slower.
     this.segments.push({
-      start: millis(start),
-      end: millis(this.at),
+      start,
+      end: this.at,
       part: stretched.part,
       kind: stretched.kind,
       counts: stretched.counts,
@@ -153,20 +155,30 @@ class Line {
     for (const stretched of this.stretches(part, phases, alternating && passed % 2 === 1)) this.add(stretched, place, cycle);
   }
 
+  /** A cycle's rounds, worked out once. */
+  roundsOf(pattern: CyclePattern): readonly (readonly Phase[])[] {
+    if (pattern !== this.writtenFor) {
+      this.writtenFor = pattern;
+      this.written = writtenRounds(pattern);
+    }
+    return this.written;
+  }
+
   /** What a list of phases is made of, worked out once for each of its two sides: cycles repeat. */
   private stretches(part: Part, phases: readonly Phase[], crossed: boolean): readonly Stretch[] {
     const kept = crossed ? this.crossed : this.straight;
-    let made = kept.get(phases);
-    if (made === undefined) {
-      made = phases.flatMap((phase) => {
-        const once = [
-          phaseStretch(part, phase, this.pace, sideInCycle(phase.side, crossed, 1)),
-          ...(phase.gap ? [stretch('changeover', phase.gap.seconds * 1000)] : []),
-        ];
-        return Array.from({ length: phase.repeat }, () => once).flat();
-      });
-      kept.set(phases, made);
+    const known = kept.get(phases);
+    if (known) return known;
+    const made: Stretch[] = [];
+    for (const phase of phases) {
+      const itself = phaseStretch(part, phase, this.pace, sideInCycle(phase.side, crossed, 1));
+      const gap = phase.gap && stretch('changeover', phase.gap.seconds * 1000);
+      for (let time = 0; time < phase.repeat; time += 1) {
+        made.push(itself);
+        if (gap) made.push(gap);
+      }
     }
+    kept.set(phases, made);
     return made;
   }
 }
@@ -200,8 +212,8 @@ function addCycle(line: Line, pattern: CountedPattern, place: Place, cycle: numb
     for (const seconds of [...Array<number>(4).fill(pattern.shortSeconds), pattern.longSeconds])
       addConnected(line, seconds, pattern.route, place, cycle);
   } else {
-    const phases = gridRounds(pattern) > 1 ? phasesInRound(pattern, place.round - 1) : pattern.phases;
-    line.phases('round', phases, place, passed, pattern.alternating, cycle);
+    const rounds = line.roundsOf(pattern);
+    line.phases('round', rounds[(place.round - 1) % rounds.length], place, passed, pattern.alternating, cycle);
     if (!pattern.recovery) return;
     const open = pattern.recovery.low !== pattern.recovery.high;
     line.add({ ...stretch('recover', pattern.recovery.high * line.pace.naturalBreath), open }, place, cycle);
@@ -222,6 +234,7 @@ function phaseStretch(part: Part, phase: Phase, pace: Pace, side: Side): Stretch
   return { ms: lengthSpan(length, pace.tempo).high, part, kind, counts, side, manner, route, open: length.unit === 'ease', say };
 }
 
+/** A stretch with nothing of its own; its length is rounded once, so that positions are whole by adding. */
 function stretch(part: Part, ms: number): Stretch {
-  return { ms, part, kind: null, counts: null, side: 'both', manner: null, route: null, open: false, say: [] };
+  return { ms: millis(ms), part, kind: null, counts: null, side: 'both', manner: null, route: null, open: false, say: [] };
 }

@@ -16,6 +16,11 @@ export function millis(value: number): Millis {
   return Math.floor(value + 0.5 + 1e-7) as Millis;
 }
 
+/** A sum of whole milliseconds is whole: nothing is rounded again. */
+export function plus(a: Millis, b: Millis): Millis {
+  return (a + b) as Millis;
+}
+
 export const NO_TIME: Span = { low: millis(0), high: millis(0) };
 
 /** An exact span. */
