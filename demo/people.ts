@@ -1,4 +1,4 @@
-import type { ConditionAnswer } from '../src/core/screening';
+import { ASKED, type ConditionAnswer } from '../src/core/screening';
 
 /** An invented person. Days count from the day the demo is loaded; null was never screened. */
 export interface DemoPerson {
@@ -14,6 +14,12 @@ export interface DemoAnswer {
   readonly answer?: ConditionAnswer['answer'];
   readonly states?: readonly string[];
   readonly day?: number;
+}
+
+/** A form with every question answered: no, where nothing else is said. */
+export function wholeForm<Said extends { readonly condition: string }>(answers: readonly Said[]) {
+  const open = ASKED.filter(({ id }) => !answers.some(({ condition }) => condition === id));
+  return [...answers, ...open.map(({ id }) => ({ condition: id, answer: 'no' as const }))];
 }
 
 const has = (condition: string, ...states: string[]): DemoAnswer => ({ condition, states });

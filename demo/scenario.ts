@@ -18,7 +18,7 @@ import { acknowledgePlan } from '../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../src/server/usecases/teach/logClass';
 import { members } from '../src/server/repositories/cohorts';
 import { course, progressOf, sessionsOf } from '../src/server/repositories/courses';
-import { CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, type DemoPerson } from './people';
+import { CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, wholeForm, type DemoPerson } from './people';
 import { DEMO_STAFF } from './staff';
 
 /** The Pellwick Boathouse Studio: invented throughout, built through the use cases, dated around the day it is loaded. */
@@ -86,12 +86,14 @@ async function cohort(
       screened: screened !== null,
       screenedOn: screened === null ? null : addDays(today, screened),
       guardianConsent: guardian ?? false,
-      answers: answers.map(({ condition, answer = 'yes', states = [], day }) => ({
-        condition,
-        answer,
-        states,
-        date: day === undefined ? null : addDays(today, day),
-      })),
+      answers: wholeForm(
+        answers.map(({ condition, answer = 'yes', states = [], day }) => ({
+          condition,
+          answer,
+          states,
+          date: day === undefined ? null : addDays(today, day),
+        })),
+      ),
     });
   }
   return id;

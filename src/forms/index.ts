@@ -44,7 +44,7 @@ const comfort = () =>
     .min(2, 'At least 2 counts.')
     .max(30, 'At most 30 counts.');
 
-/** The answers of one screening form. */
+/** The answers of one screening form, "no" among them. What was asked and is not here was passed over, which is no answer. */
 const answers = {
   birthDate: optionalDay(),
   guardianConsent: boolean().default(false),
@@ -52,7 +52,7 @@ const answers = {
     .of(
       object({
         condition: oneOf(ASKED.map((condition) => condition.id)),
-        answer: oneOf(['yes', "don't know", 'prefer not to say'] as const),
+        answer: oneOf(['no', 'yes', "don't know", 'prefer not to say'] as const),
         date: optionalDay(),
         states: array().of(string().required().max(40)).default([]),
       }),
@@ -89,8 +89,6 @@ export const screeningForm = object({ person: id(), screenedOn: day('the day it 
 /** A form that a person answers by their link. */
 export const linkAnswersForm = object({
   consent: boolean().oneOf([true], 'Please tick that you agree, or leave the form: nothing is kept then.').required(),
-  /** The conditions that were answered, "no" among them. What was asked and is not here was passed over. */
-  said: array().of(string().required()).max(ASKED.length).default([]),
   ...answers,
 });
 

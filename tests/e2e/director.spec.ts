@@ -58,6 +58,7 @@ test('a person is added with screening, and the table says what they do instead 
   const pressure = page.getByRole('group', { name: 'Do you have high blood pressure?' });
   await pressure.getByRole('radio', { name: 'yes' }).check();
   await page.getByLabel('Measured and controlled').check();
+  await page.getByRole('button', { name: 'The paper says no to all of these' }).click();
   await accessible(page);
   await page.getByRole('button', { name: /Add|Keep|Save/ }).click();
   await expect(page.getByRole('rowheader', { name: 'Oriel T.' })).toBeVisible();

@@ -1,12 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { bearings, RULEBOOK } from '../../src/core/screening';
+import { ASKED, bearings, floorReason, RULEBOOK } from '../../src/core/screening';
 import { addDays } from '../../src/core/units';
 import { rotateMasterKey } from '../../src/server/auth/rotate';
 import { vaultFrom } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
 import { ClinicianRow, LinkRow, MailRow, OverrideRow, PersonRow, RulebookRow, ScreeningRow } from '../../src/server/db/rows';
-import { member, members } from '../../src/server/repositories/cohorts';
+import { knownAnswers, member, members } from '../../src/server/repositories/cohorts';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { exportRoster } from '../../src/server/usecases/cohorts/exportRoster';
 import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
@@ -27,6 +27,7 @@ import { readOutbox, readRecord } from '../../src/server/usecases/people/records
 import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
 import { whatIfAside } from '../../src/server/usecases/people/whatIf';
 import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
+import { wholeForm } from '../../demo/people';
 import { answerOf, closeDatabase, demo, deskOf, NOW, openBoth, TODAY } from './studio';
 
 beforeAll(openBoth, 120_000);
@@ -48,7 +49,7 @@ async function linkFor(person: string): Promise<string> {
   return url.split('/').at(-1)!;
 }
 
-const ticked = (answers: object[] = [], said: string[] = []) => ({ consent: true, birthDate: '1980-02-03', answers, said });
+const ticked = (answers: object[] = []) => ({ consent: true, birthDate: '1980-02-03', answers });
 const em = () => freshManager();
 
 test('a form is sent, opened without being used up, answered once, and read by nobody who may not', async () => {
@@ -66,18 +67,15 @@ test('a form is sent, opened without being used up, answered once, and read by n
   await expect(answerLink(await em(), token, { ...ticked(answers), birthDate: '2030-01-01' }, 'a', NOW)).rejects.toMatchObject({
     fields: [{ field: 'birthDate' }],
   });
-  const said = (await openLink(await em(), token, 'a', NOW)).asked.filter((id) => id !== 'diabetes');
-  await Promise.allSettled([
-    answerLink(await em(), token, ticked(answers, said), 'a', NOW),
-    answerLink(await em(), token, ticked(answers, said), 'b', NOW),
-  ]);
+  const said = wholeForm(answers).filter(({ condition }) => condition !== 'diabetes');
+  await Promise.allSettled([answerLink(await em(), token, ticked(said), 'a', NOW), answerLink(await em(), token, ticked(said), 'b', NOW)]);
   expect(await (await em()).count(ScreeningRow, { person })).toBe(1);
   expect(await answerOf(openLink(await em(), token, 'a', NOW))).toBe('late');
   const { screened } = await member(await director(), person);
   // Diabetes was passed over: that is no "no".
   expect(screened.answers.map(({ condition, answer }) => [condition, answer])).toEqual([
-    ['panic', 'yes'],
     ['diabetes', 'prefer not to say'],
+    ['panic', 'yes'],
   ]);
   const kept = await (await em()).findOneOrFail(ScreeningRow, { person });
   expect([kept.source, kept.consent, kept.enteredBy]).toEqual(['form', '1', null]);
@@ -88,13 +86,26 @@ test('a form is sent, opened without being used up, answered once, and read by n
 
 test('nothing has changed: an old form counts anew, and a newer link stops an older one', async () => {
   const person = await newcomer('Ulf S.');
-  await enterForm(await frontDesk(), { person, screenedOn: addDays(TODAY, -180), answers: [{ condition: 'neck', answer: 'yes' }] });
+  await enterForm(await frontDesk(), { person, screenedOn: addDays(TODAY, -180), answers: wholeForm([{ condition: 'neck', answer: 'yes' }]) });
   const [first, second] = [await linkFor(person), await linkFor(person)];
   expect(await answerOf(openLink(await em(), first, 'a', NOW))).toBe('late');
   expect(await answerOf(renewByLink(await em(), second, false, 'a', NOW))).toBe('invalid');
   await renewByLink(await em(), second, true, 'a', NOW);
   const { screened } = await member(await director(), person);
   expect(screened).toMatchObject({ screenedOn: TODAY, answers: [{ condition: 'neck' }] });
+});
+
+test('a paper form with questions passed over is no row of noes; what was never asked is not known either', async () => {
+  const id = await newcomer('Yrsa B.');
+  const answers = wholeForm([]).filter(({ condition }) => condition !== 'heart');
+  await enterForm(await frontDesk(), { person: id, screenedOn: TODAY, birthDate: '1988-08-08', answers });
+  const passedOver = await member(await director(), id);
+  expect(passedOver.screened.answers).toMatchObject([{ condition: 'heart', answer: 'prefer not to say' }]);
+  expect(floorReason(passedOver.screened, TODAY)).toBe('a question was left open');
+  const no = ASKED.map((condition) => condition.id).filter((condition) => condition !== 'epilepsy');
+  expect(knownAnswers({ answers: [], no })).toMatchObject([{ condition: 'epilepsy', answer: 'not asked' }]);
+  // Records from before a no was kept: what they do not name was one.
+  expect(knownAnswers({ answers: [] })).toEqual([]);
 });
 
 test('links run out, are not to be guessed, and guessing is limited', async () => {
@@ -111,7 +122,12 @@ test('links run out, are not to be guessed, and guessing is limited', async () =
 test('a clinician’s answer and an override act until their day, can be looked at first, and stay in the record', async () => {
   const { ferry } = await demo(await director());
   const id = await newcomer('Sefa U.', { cohort: ferry });
-  await enterForm(await frontDesk(), { person: id, screenedOn: TODAY, birthDate: '1985-06-19', answers: [{ condition: 'heart', answer: 'yes' }] });
+  await enterForm(await frontDesk(), {
+    person: id,
+    screenedOn: TODAY,
+    birthDate: '1985-06-19',
+    answers: wholeForm([{ condition: 'heart', answer: 'yes' }]),
+  });
   const counted = RULEBOOK.find((rule) => rule.id === 'heart / ask first / counted breathing')!.id;
   const answerFor = async () =>
     (await readCohort(await director(), ferry, { date: TODAY, focus: { person: id, technique: 'longer-4-6' } })).table!.focus!.advice.answer;
@@ -163,7 +179,7 @@ test('a teacher who has read a plan is asked again when instructions become stri
     screened: true,
     screenedOn: TODAY,
     birthDate: '1991-01-01',
-    answers: [{ condition: 'chest surgery', answer: 'yes', date: TODAY }],
+    answers: wholeForm([{ condition: 'chest surgery', answer: 'yes', date: TODAY }]),
   });
   const again = await readClass(await at(3), session.id);
   expect(again.acknowledged).toBe(false);
@@ -285,7 +301,7 @@ test('people move, keep comfort counts, leave and come back; two staff never ove
 });
 
 test('a person is exported with a reason, and erased for good: only a pseudonym stays', async () => {
-  const id = await newcomer('Xenia P.', { screened: true, screenedOn: TODAY, answers: [{ condition: 'epilepsy', answer: 'yes' }] });
+  const id = await newcomer('Xenia P.', { screened: true, screenedOn: TODAY, answers: wholeForm([{ condition: 'epilepsy', answer: 'yes' }]) });
   expect(await answerOf(exportPerson(await director(), { person: id, why: '' }))).toBe('invalid');
   const file = JSON.parse(await exportPerson(await director(), { person: id, why: 'she asked for it' }));
   expect(file).toMatchObject({ name: 'Xenia P.', screenings: [{ answers: [{ condition: 'epilepsy or seizures' }] }] });
@@ -304,7 +320,7 @@ test('a person is exported with a reason, and erased for good: only a pseudonym 
 test('the master key is changed, and every answer opens with the new one alone', async () => {
   const old = Buffer.from(readFileSync(process.env.OAKEN_MASTER_KEY_FILE!, 'utf8').trim(), 'base64');
   const fresh = randomBytes(32);
-  const id = await newcomer('Yorick L.', { screened: true, screenedOn: TODAY, answers: [{ condition: 'neck', answer: 'yes' }] });
+  const id = await newcomer('Yorick L.', { screened: true, screenedOn: TODAY, answers: wholeForm([{ condition: 'neck', answer: 'yes' }]) });
   const opened = async (key: Buffer) => {
     const [person, screening] = [await (await em()).findOneOrFail(PersonRow, { id }), await (await em()).findOneOrFail(ScreeningRow, { person: id })];
     return vaultFrom(key).open(person.wrappedKey, screening.sealed);

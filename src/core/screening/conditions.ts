@@ -146,6 +146,11 @@ export function conditionOf(id: ConditionId): Condition {
 /** The conditions the screening form asks about. */
 export const ASKED = CONDITIONS.filter((condition) => condition.question !== null);
 
+/** The conditions that a rule of a rulebook uses; nothing else needs to be asked. */
+export function askedIn(rulebook: { readonly of: (condition: ConditionId) => readonly unknown[] }): readonly ConditionId[] {
+  return ASKED.map(({ id }) => id).filter((id) => rulebook.of(id).length > 0);
+}
+
 /** Whether what was answered still bears on a date: a dated condition ends after its days, the last one included. */
 export function bearsOn(answer: ConditionAnswer, date: IsoDate): boolean {
   const within = conditionOf(answer.condition).date?.withinDays ?? null;

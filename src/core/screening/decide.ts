@@ -22,11 +22,13 @@ export interface DoorAnswers {
 
 export const NOTHING_TODAY: DoorAnswers = { acute: false, blockedNose: false, meal: 'none' };
 
-/** Why the unscreened floor holds; null when the screening is whole on that date. */
-export function floorReason(person: ScreenedPerson, date: IsoDate): string | null {
+/** Why the unscreened floor holds; null when the screening is whole on that date, as far as the rulebook asks. */
+export function floorReason(person: ScreenedPerson, date: IsoDate, rulebook: Rulebook = SHIPPED): string | null {
   if (!person.screenedOn) return 'not screened yet';
   if (date > screenedUntil(person.screenedOn)) return 'the screening has run out';
-  return person.answers.some((answer) => answer.answer !== 'yes' && bearsOn(answer, date)) ? 'a question was left open' : null;
+  const open = person.answers.some(({ answer, condition }) => answer !== 'yes' && rulebook.of(condition).length > 0);
+  if (open) return 'a question was left open';
+  return person.birthDate ? null : 'the birth date is not known';
 }
 
 /**
@@ -73,7 +75,7 @@ function removedBy({ rule, today }: Bearing, person: ScreenedPerson, date: IsoDa
 }
 
 function allBearings(person: ScreenedPerson, date: IsoDate, door: DoorAnswers, rulebook: Rulebook): Bearing[] {
-  const floor = floorReason(person, date);
+  const floor = floorReason(person, date, rulebook);
   const answers = [
     ...[...person.answers, ...impliedAnswers(person, date)].map((answer) => ({ answer, today: false })),
     ...doorAnswers(door).map((answer) => ({ answer, today: true })),

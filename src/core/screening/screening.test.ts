@@ -94,6 +94,8 @@ test.each<[string, ScreenedPerson, string]>([
   ['under 16 without', { ...person(), birthDate: isoDate('2012-01-01') }, 'OOAAOAAAAAAOOA'],
   ['not screened', { ...person(), screenedOn: null }, 'OODDDOWWDWWOOW'],
   ['out of date', { ...person(), screenedOn: addDays(today, -184) }, 'OODDDOWWDWWOOW'],
+  ['of unknown age', { ...person(), birthDate: null }, 'OODDDOWWDWWOOW'],
+  ['never asked of the neck', person({ ...yes('neck'), answer: 'not asked' }), 'OODDDOWWDWWOOW'],
 ])('%s', (_, who, expected) => {
   expect(SUBJECTS.map((pattern) => LETTERS[answer(who, pattern)]).join('')).toBe(expected);
 });

@@ -1,5 +1,5 @@
 import { formatPattern, roomPattern } from '../pattern';
-import type { IsoDate } from '../units';
+import { addDays, type IsoDate } from '../units';
 import { offersFor, type Stand, type Taught } from './advise';
 import { bearings, decide, type Bearing } from './decide';
 import { featuresOf } from './features';
@@ -93,6 +93,9 @@ export interface Opening {
   readonly open: readonly string[];
 }
 
+/** Thirty years: neither young nor old. */
+const GROWN_DAYS = 10_957;
+
 /** What one missing answer would change: who may do a technique now, and whose answer would open it for them. */
 export function openingFor(people: readonly Attending[], taught: Taught, date: IsoDate, rulebook: Rulebook = SHIPPED): Opening {
   const features = featuresOf(taught.pattern, taught.dose, taught.pace, taught.tags);
@@ -101,7 +104,13 @@ export function openingFor(people: readonly Attending[], taught: Taught, date: I
     const bearing = bearings(screened, date, undefined, rulebook);
     if (doable(bearing)) return { id, is: 'open' as const };
     if (doable(bearing.filter(({ rule }) => rule.answer !== 'ask first' || rule.condition === 'under 16'))) return { id, is: 'clinician' as const };
-    const known = { ...screened, screenedOn: date, answers: screened.answers.filter(({ answer }) => answer === 'yes') };
+    // At best a form says no to what is open, and an age that no rule bears on.
+    const known = {
+      ...screened,
+      screenedOn: date,
+      birthDate: screened.birthDate ?? addDays(date, -GROWN_DAYS),
+      answers: screened.answers.filter(({ answer }) => answer === 'yes'),
+    };
     return { id, is: doable(bearings(known, date, undefined, rulebook)) ? ('form' as const) : ('closed' as const) };
   });
   const who = (is: string) => sorted.filter((one) => one.is === is).map(({ id }) => id);

@@ -29,10 +29,10 @@ export interface Rule {
 
 export type ConditionId = string;
 
-/** What a person said of one condition. Dates are those of the birth, the surgery, or the due date. */
+/** What a person said of one condition; a no is not among them, and "not asked" is what no form ever asked them. Dates are those of the birth, the surgery, or the due date. */
 export interface ConditionAnswer {
   readonly condition: ConditionId;
-  readonly answer: 'yes' | "don't know" | 'prefer not to say';
+  readonly answer: 'yes' | "don't know" | 'prefer not to say' | 'not asked';
   readonly date: IsoDate | null;
   /** Such as "controlled", "high-risk", "surgical". */
   readonly states: readonly string[];

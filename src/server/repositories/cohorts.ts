@@ -1,4 +1,4 @@
-import type { Comfort, ConditionAnswer, ScreenedPerson } from '@/core/screening';
+import { ASKED, type Comfort, type ConditionAnswer, type ScreenedPerson } from '@/core/screening';
 import { addDays, isoDate } from '@/core/units';
 import { readRow, readRows } from '../db/read';
 import { once, type Desk } from '../desk';
@@ -39,6 +39,16 @@ export interface SealedAnswers {
   readonly birthDate: string | null;
   readonly guardianConsent: boolean;
   readonly answers: readonly ConditionAnswer[];
+  /** The conditions that were answered with a no. Records from before this was kept have none: whatever they do not name was a no. */
+  readonly no?: readonly string[];
+}
+
+/** What is known of every condition: a form that never asked of one says nothing about it. */
+export function knownAnswers({ answers, no }: Pick<SealedAnswers, 'answers' | 'no'>): readonly ConditionAnswer[] {
+  if (!no) return answers;
+  const said = new Set([...no, ...answers.map(({ condition }) => condition)]);
+  const unasked = ASKED.filter(({ id }) => !said.has(id));
+  return [...answers, ...unasked.map(({ id }): ConditionAnswer => ({ condition: id, answer: 'not asked', date: null, states: [] }))];
 }
 
 /** The cohorts the signed-in person may see: teachers those they teach, everybody else all. */
@@ -115,7 +125,7 @@ async function opened(desk: Desk, people: readonly PersonRecord[], asOf: Date | 
       screenedOn: screening ? isoDate(screening.screenedOn) : null,
       birthDate: birthDate ? isoDate(birthDate) : null,
       guardianConsent: sealed.guardianConsent,
-      answers: sealed.answers,
+      answers: knownAnswers(sealed),
       clearances: clinicians
         .filter((row) => row.person === id)
         .map((row) => ({ ...(open(row.sealed) as SealedScope), on: isoDate(row.answeredOn), until: isoDate(row.until) }))

@@ -6,43 +6,38 @@ import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
 import type { Condition } from '@/core/screening';
+import styles from './ConditionQuestion.module.css';
+
+const CHOICES = ['no', 'yes', "don't know", 'prefer not to say'] as const;
 
 export interface Given {
   readonly condition: string;
-  readonly answer: 'yes' | "don't know" | 'prefer not to say';
+  readonly answer: (typeof CHOICES)[number];
   readonly date: string | null;
   readonly states: readonly string[];
 }
 
-const CHOICES = ['no', 'yes', "don't know", 'prefer not to say'] as const;
-
 interface Props {
   readonly condition: Condition;
   readonly given: Given | null;
-  readonly onChange: (given: Given | null) => void;
+  readonly onChange: (given: Given) => void;
 }
 
-/** One question of the screening form; a date and states only once the answer is yes. */
+/** One question of the screening form, open until it is answered; a date and states only once the answer is yes. */
 export function ConditionQuestion({ condition, given, onChange }: Props) {
   const { id, question, date, states } = condition;
-  const answer = given?.answer ?? 'no';
+  const answer = given?.answer ?? null;
   const change = (more: Partial<Given>) => onChange({ condition: id, answer: 'yes', date: null, states: [], ...given, ...more });
   return (
-    <fieldset style={{ border: 0, borderTop: '1px solid var(--rule)', margin: 0, padding: '8px 0' }}>
-      <legend style={{ float: 'left', width: '100%', fontWeight: 600 }}>{question}</legend>
-      <RadioGroup
-        row
-        value={answer}
-        name={id}
-        onChange={(_, value) => (value === 'no' ? onChange(null) : change({ answer: value as Given['answer'] }))}
-        style={{ clear: 'both' }}
-      >
+    <fieldset className={styles.question}>
+      <legend>{question}</legend>
+      <RadioGroup row value={answer} name={id} onChange={(_, value) => change({ answer: value as Given['answer'] })}>
         {CHOICES.map((choice) => (
           <FormControlLabel key={choice} value={choice} control={<Radio />} label={choice} />
         ))}
       </RadioGroup>
       {answer === 'yes' && (date || states.length > 0) && (
-        <div className="row" style={{ paddingTop: 4 }}>
+        <div className={`row ${styles.more}`}>
           {date && (
             <TextField
               id={`${id} date`}

@@ -24,11 +24,17 @@ export function PersonForm({ cohort, today }: { cohort: string; today: string })
   });
   const screened = form.watch('screened');
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 720 }}>
+    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 960 }}>
       <div className="sheet stack">
         <Field form={form} name="name" label="Name, as the studio uses it" autoFocus />
         <Field form={form} name="email" label="E-mail, for the form and nothing else" type="email" />
-        <Field form={form} name="birthDate" label="Birth date" type="date" helperText="Rules for young and older people follow from it." />
+        <Field
+          form={form}
+          name="birthDate"
+          label="Birth date"
+          type="date"
+          helperText="Rules for young and older people follow from it; without it we plan gently."
+        />
         <Controller
           control={form.control}
           name="screened"

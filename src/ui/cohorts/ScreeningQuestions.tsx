@@ -1,5 +1,6 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { Controller, type UseFormReturn } from 'react-hook-form';
@@ -23,6 +24,7 @@ export function ScreeningQuestions({ form }: { form: UseFormReturn<AnswersInput>
         name="answers"
         render={({ field }) => {
           const given = (field.value ?? []) as readonly Given[];
+          const open = ASKED.filter(({ id }) => !given.some(({ condition }) => condition === id));
           return (
             <div>
               {ASKED.map((condition) => (
@@ -30,9 +32,25 @@ export function ScreeningQuestions({ form }: { form: UseFormReturn<AnswersInput>
                   key={condition.id}
                   condition={condition}
                   given={given.find((answer) => answer.condition === condition.id) ?? null}
-                  onChange={(answer) => field.onChange([...given.filter((other) => other.condition !== condition.id), ...(answer ? [answer] : [])])}
+                  onChange={(answer) => field.onChange([...given.filter((other) => other.condition !== condition.id), answer])}
                 />
               ))}
+              {open.length > 0 && (
+                <div className="note stack">
+                  <p>
+                    {open.length === 1 ? 'One question is' : `${open.length} questions are`} open. What stays open is kept as “prefer not to say”, and
+                    planned for gently.
+                  </p>
+                  <Button
+                    style={{ alignSelf: 'start' }}
+                    onClick={() =>
+                      field.onChange([...given, ...open.map(({ id }): Given => ({ condition: id, answer: 'no', date: null, states: [] }))])
+                    }
+                  >
+                    The paper says no to all of these
+                  </Button>
+                </div>
+              )}
             </div>
           );
         }}

@@ -52,12 +52,12 @@ export function Answers({ person, today }: { person: string; today: string }) {
   );
 }
 
-function Given({ opened: { answers, birthDate } }: { opened: OpenedAnswers }) {
+function Given({ opened: { answers, birthDate, screenedOn } }: { opened: OpenedAnswers }) {
   return (
     <>
       <p>{birthDate ? `Born ${longDayText(birthDate)}.` : 'Birth date not known.'}</p>
       {answers.length === 0 ? (
-        <p>Answered “no” to every question, or not asked yet.</p>
+        <p>{screenedOn ? 'Answered “no” to every question.' : 'No form has come in yet.'}</p>
       ) : (
         <ul>
           {answers.map(({ question, answer, date, dateLabel, states }) => (

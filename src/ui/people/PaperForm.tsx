@@ -28,10 +28,16 @@ export function PaperForm({ person, today, mayLook }: { person: string; today: s
     setChanges(reply.ok ? reply.value : [reply.message]);
   });
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 720 }}>
+    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 960 }}>
       <div className="sheet stack">
         <Field form={form} name="screenedOn" label="Filled in on" type="date" />
-        <Field form={form} name="birthDate" label="Birth date" type="date" helperText="Rules for young and older people follow from it." />
+        <Field
+          form={form}
+          name="birthDate"
+          label="Birth date"
+          type="date"
+          helperText="Rules for young and older people follow from it; without it we plan gently."
+        />
         <ScreeningQuestions form={form as never} />
       </div>
       {changes && <Changes changes={changes} />}

@@ -46,7 +46,7 @@ export function PersonalForm({ token, form: { person, studio, today, lastUntil, 
           <h2>About you</h2>
           <label htmlFor="birthDate">
             Your birth date
-            <span className="small soft">People under 16 and over 65 practise a little differently.</span>
+            <span className="small soft">People under 16 and over 65 practise a little differently; without it we plan gently.</span>
           </label>
           <input id="birthDate" name="birthDate" type="date" min="1900-01-01" max={today} />
           <label className="check">

@@ -1,3 +1,4 @@
+import { askedIn } from '@/core/screening';
 import { personForm } from '@/forms';
 import { isoDate } from '@/core/units';
 import { authorise } from '../../auth/permissions';
@@ -6,14 +7,14 @@ import { inOne, type Desk } from '../../desk';
 import { PersonRow } from '../../db/rows';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
-import { ours } from '../../repositories/studio';
+import { conventions, ours } from '../../repositories/studio';
 import { checkedAnswers, keepScreening } from '../people/keepScreening';
 
 /** Adds a person to a cohort, with their screening when there is one. The answers are sealed with the person's own key. */
 export async function addPerson(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
   authorise(desk.who, 'add people');
   const form = await checked(personForm, input);
-  const answers = checkedAnswers(form, desk.today);
+  const answers = checkedAnswers(form, desk.today, askedIn((await conventions(desk)).rulebook));
   const screenedOn = form.screenedOn ? isoDate(form.screenedOn) : desk.today;
   if (form.screened && screenedOn > desk.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
   const id = desk.newId();

@@ -1,4 +1,5 @@
 import { aboutPersonForm, leaveForm, screeningForm } from '@/forms';
+import { askedIn } from '@/core/screening';
 import { isoDate } from '@/core/units';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
@@ -6,7 +7,7 @@ import { inOne, type Desk } from '../../desk';
 import { PersonRow } from '../../db/rows';
 import { invalid, Refusal } from '../../errors';
 import { cohort, person } from '../../repositories/cohorts';
-import { ours } from '../../repositories/studio';
+import { conventions, ours } from '../../repositories/studio';
 import { checkedAnswers, keepScreening } from './keepScreening';
 
 /** Changes what the studio knows of a person beside their health: name, e-mail, cohort, comfort counts. */
@@ -41,7 +42,7 @@ export async function enterForm(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'add people');
   const form = await checked(screeningForm, input);
   if (form.screenedOn > desk.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
-  const answers = checkedAnswers(form, desk.today);
+  const answers = checkedAnswers(form, desk.today, askedIn((await conventions(desk)).rulebook));
   await inOne(desk, async (at) => {
     const { wrappedKey } = await person(at, form.person);
     const kept = { ...ours(at), person: form.person, wrappedKey, screenedOn: isoDate(form.screenedOn), source: 'paper' as const, consent: null };

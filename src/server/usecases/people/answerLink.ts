@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import { ASKED, changedRulebook, CONSENT, screenedUntil } from '@/core/screening';
+import { askedIn, changedRulebook, CONSENT, screenedUntil } from '@/core/screening';
 import { dateIn, isoDate, type IsoDate } from '@/core/units';
 import { linkAnswersForm } from '@/forms';
 import { limitByAddress, noteAttempt } from '../../auth/signin';
@@ -41,8 +41,7 @@ export async function openLink(em: EntityManager, token: string, address: string
 /** The conditions that a rule of the studio uses. */
 async function askedBy(em: EntityManager, studio: string): Promise<readonly string[]> {
   const [version] = await em.find(RulebookRow, { studio }, { orderBy: { number: 'desc' }, limit: 1 });
-  const rulebook = changedRulebook(version?.changes ?? []);
-  return ASKED.filter(({ id }) => rulebook.of(id).length > 0).map(({ id }) => id);
+  return askedIn(changedRulebook(version?.changes ?? []));
 }
 
 /** Takes the answers and uses the link up: a form that is sent twice, or from two tabs, is kept once. */
@@ -50,10 +49,7 @@ export async function answerLink(em: EntityManager, token: string, input: unknow
   const { link, person, studio } = await findLink(em, token, address, now);
   const today = dateIn(studio.zone, now);
   const form = await checked(linkAnswersForm, input);
-  // What was passed over is not a no.
-  const open = (await askedBy(em, link.studio)).filter((condition) => !form.said.includes(condition));
-  const passedOver = open.map((condition) => ({ condition, answer: 'prefer not to say' as const, date: null, states: [] }));
-  const answers = checkedAnswers({ ...form, answers: [...form.answers, ...passedOver] }, today);
+  const answers = checkedAnswers(form, today, await askedBy(em, link.studio));
   await spendLink(em, link.id, person, now, (at, who) =>
     keepScreening(at, vault(), newId, { ...who, screenedOn: today, source: 'form', consent: CONSENT.version, enteredBy: null, at: now }, answers),
   );

@@ -6,7 +6,7 @@ import { inOne, type Desk } from '../../desk';
 import { readRows } from '../../db/read';
 import { LinkRow, LogRow, MailRow, PersonRow, ScreeningRow } from '../../db/rows';
 import { invalid } from '../../errors';
-import { cohort, member, person, recordReading } from '../../repositories/cohorts';
+import { cohort, member, person, recordReading, type SealedAnswers } from '../../repositories/cohorts';
 import { ours } from '../../repositories/studio';
 
 /**
@@ -59,10 +59,7 @@ export async function exportPerson(desk: Desk, input: unknown): Promise<string> 
       screenedOn,
       source,
       consent: consent ?? null,
-      answers: (JSON.parse(desk.vault.open(row.wrappedKey, sealed)) as { answers: { condition: string }[] }).answers.map((answer) => ({
-        ...answer,
-        condition: conditionOf(answer.condition).name,
-      })),
+      ...answersNamed(JSON.parse(desk.vault.open(row.wrappedKey, sealed)) as SealedAnswers),
     })),
     cliniciansAnswers: screened.clearances,
     overrides: screened.overrides.map(({ rules, reason, by, from, until }) => ({ rules, reason, by, from, until })),
@@ -71,4 +68,11 @@ export async function exportPerson(desk: Desk, input: unknown): Promise<string> 
     ),
   };
   return `${JSON.stringify(file, null, 2)}\n`;
+}
+
+function answersNamed({ answers, no = [] }: SealedAnswers) {
+  return {
+    answers: answers.map((answer) => ({ ...answer, condition: conditionOf(answer.condition).name })),
+    no: no.map((condition) => conditionOf(condition).name),
+  };
 }

@@ -1,4 +1,4 @@
-import { ASKED } from '@/core/screening';
+import { conditionOf, type ConditionAnswer } from '@/core/screening';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { AnswersInput } from '@/forms';
 import type { EntityManager } from '../../db/orm';
@@ -24,23 +24,27 @@ export async function keepScreening(em: EntityManager, vault: Vault, newId: () =
   await em.insert(ScreeningRow, { id: newId(), ...row, sealed: vault.seal(wrappedKey, JSON.stringify(answers)), enteredAt: at });
 }
 
-/** The answers of a form as they are sealed; dates that cannot be are refused where they stand. */
-export function checkedAnswers({ birthDate, guardianConsent, answers }: AnswersInput, today: IsoDate): SealedAnswers {
+/**
+ * The answers of a form as they are sealed; dates that cannot be are refused where they stand.
+ * @param asked the conditions the studio's rules use: what was passed over of them is not a no
+ */
+export function checkedAnswers({ birthDate, guardianConsent, answers }: AnswersInput, today: IsoDate, asked: readonly string[]): SealedAnswers {
   if (birthDate && birthDate > today) throw invalid({ field: 'birthDate', message: 'This birth date lies in the future.' });
   if (birthDate && birthDate < '1900-01-01') throw invalid({ field: 'birthDate', message: 'This birth date lies before 1900.' });
-  const kept = new Map<string, SealedAnswers['answers'][number]>();
+  const kept = new Map<string, ConditionAnswer>(
+    asked.map((condition) => [condition, { condition, answer: 'prefer not to say', date: null, states: [] }]),
+  );
+  const no = new Set<string>();
   for (const { condition, answer, date, states } of answers) {
-    const asked = ASKED.find(({ id }) => id === condition);
-    if (!asked) continue;
-    const past = asked.date?.withinDays !== null && date !== null && date > today;
-    if (asked.date && past) throw invalid({ field: `answers.${condition}`, message: `${asked.date.label}: this lies in the future.` });
-    const known = asked.states.filter(({ id }) => states?.includes(id)).map(({ id }) => id);
-    kept.set(condition, {
-      condition,
-      answer,
-      date: answer === 'yes' && asked.date && date ? isoDate(date) : null,
-      states: answer === 'yes' ? known : [],
-    });
+    const { date: dated, states: known } = conditionOf(condition);
+    const past = dated?.withinDays !== null && date !== null && date > today;
+    if (dated && past) throw invalid({ field: `answers.${condition}`, message: `${dated.label}: this lies in the future.` });
+    kept.delete(condition);
+    no.delete(condition);
+    const day = answer === 'yes' && dated && date ? isoDate(date) : null;
+    const said = answer === 'yes' ? known.map(({ id }) => id).filter((id) => states?.includes(id)) : [];
+    if (answer === 'no') no.add(condition);
+    else kept.set(condition, { condition, answer, date: day, states: said });
   }
-  return { birthDate, guardianConsent, answers: [...kept.values()] };
+  return { birthDate, guardianConsent, answers: [...kept.values()], no: [...no] };
 }

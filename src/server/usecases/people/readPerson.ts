@@ -86,6 +86,7 @@ export async function openAnswers(desk: Desk, input: unknown) {
     settable: mayBeSetAside(rule),
   }));
   return {
+    screenedOn: of.screened.screenedOn,
     birthDate: of.screened.birthDate,
     guardianConsent: of.screened.guardianConsent,
     answers: of.screened.answers.map(({ condition, answer, date, states }) => ({

@@ -1,10 +1,11 @@
 import { techniqueName } from '@/core/plan';
+import { askedIn } from '@/core/screening';
 import { dayText, isoDate, type IsoDate } from '@/core/units';
 import { clinicianForm, overrideForm, screeningForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import type { Desk } from '../../desk';
-import { member, person, recordReading, type Member } from '../../repositories/cohorts';
+import { knownAnswers, member, person, recordReading, type Member } from '../../repositories/cohorts';
 import { courses, sessionsOf, type Session } from '../../repositories/courses';
 import { conventions } from '../../repositories/studio';
 import { instructionText } from '../instructions';
@@ -91,13 +92,13 @@ export async function whatIfForm(desk: Desk, input: unknown): Promise<readonly s
   const { cohort } = await person(desk, form.person);
   const [of, studio, sessions] = await Promise.all([member(desk, form.person), conventions(desk), sessionsAhead(desk, cohort)]);
   await recordReading(desk, form.person, 'looked at what would change');
-  const { birthDate, guardianConsent, answers } = checkedAnswers(form, desk.today);
+  const { birthDate, guardianConsent, ...said } = checkedAnswers(form, desk.today, askedIn(studio.rulebook));
   const screened = {
     ...of.screened,
     screenedOn: isoDate(form.screenedOn),
     birthDate: birthDate ? isoDate(birthDate) : of.screened.birthDate,
     guardianConsent,
-    answers,
+    answers: knownAnswers(said),
   };
   return changesOf([{ was: { person: of, pace: studio }, then: { person: { ...of, screened }, pace: studio } }], sessions).map(changeLine);
 }

@@ -25,15 +25,14 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
   }
 }
 
-/** The form's fields as answers: "no" is no answer at all. */
+/** The form's fields as answers. */
 function readAnswers(typed: Readonly<Record<string, string>>) {
   return {
     birthDate: typed.birthDate ?? '',
     guardianConsent: typed.guardianConsent === 'on',
-    said: ASKED.filter(({ id }) => typed[id]).map(({ id }) => id),
     answers: ASKED.flatMap(({ id, date, states }) => {
       const answer = typed[id];
-      if (!answer || answer === 'no') return [];
+      if (!answer) return [];
       const day = date ? (typed[`${id} date`] ?? '') : '';
       return [
         { condition: id, answer, date: day || null, states: states.filter((state) => typed[`${id} ${state.id}`] === 'on').map((state) => state.id) },
