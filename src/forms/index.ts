@@ -92,6 +92,8 @@ export const linkAnswersForm = object({
   ...answers,
 });
 
+export const askByItselfForm = object({ on: boolean().required() });
+
 export const peopleForm = object({ people: array().of(id()).min(1, 'Choose at least one person.').max(500).required() });
 
 const rules = () => array().of(string().required().max(200)).min(1, 'Choose at least one rule.').max(60).required();

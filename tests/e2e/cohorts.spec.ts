@@ -30,6 +30,15 @@ test('a roster comes in, forms are sent and answered on a phone, and what needs 
   const desk = await (await browser.newContext({ locale: 'en-GB' })).newPage();
   await signInAs(desk, 'director', '/studio/outbox');
   await accessible(desk);
+  await desk.goto('/cohorts');
+  const byItself = desk.getByRole('checkbox', { name: /^Send these forms without me/ });
+  for (const on of [true, false]) {
+    await byItself.setChecked(on);
+    await expect(desk.getByText(on ? 'asked for by day, in your name' : 'only when somebody does')).toBeVisible();
+    await desk.reload();
+    await expect(byItself).toBeChecked({ checked: on });
+  }
+  await desk.goto('/studio/outbox');
   await desk.getByText('iris@post.example').click();
   const link = (await desk
     .getByRole('link', { name: /\/form\// })

@@ -12,7 +12,7 @@ import { readTracks } from '../../src/server/usecases/cohorts/readTracks';
 import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
 import { erasePerson, exportPerson } from '../../src/server/usecases/people/erasePerson';
 import { importRoster, previewRoster } from '../../src/server/usecases/people/importRoster';
-import { sendReminders } from '../../src/server/usecases/people/sendReminders';
+import { askByItself, sendReminders } from '../../src/server/usecases/people/sendReminders';
 import { formHere, sendForms } from '../../src/server/usecases/people/links';
 import { needsDoing } from '../../src/server/usecases/people/needsDoing';
 import { openAnswers, readPerson } from '../../src/server/usecases/people/readPerson';
@@ -96,6 +96,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['whatIfAside', 'D', (desk) => whatIfAside(desk, {})],
   ['whatIfForm', 'D', (desk) => whatIfForm(desk, {})],
   ['sendReminders', 'DF', (desk) => sendReminders(desk, 'http://here')],
+  ['askByItself', 'D', (desk) => askByItself(desk, {}, 'http://here')],
   ['erasePerson', 'D', (desk) => erasePerson(desk, {})],
   ['exportPerson', 'D', (desk) => exportPerson(desk, {})],
   ['readRecord', 'D', (desk) => readRecord(desk)],

@@ -21,6 +21,7 @@ import { answerLink, openLink, renewByLink } from '../../src/server/usecases/peo
 import { erasePerson, exportPerson } from '../../src/server/usecases/people/erasePerson';
 import { importRoster, previewRoster } from '../../src/server/usecases/people/importRoster';
 import { formHere, sendForms } from '../../src/server/usecases/people/links';
+import { askByItself, remindEverywhere } from '../../src/server/usecases/people/sendReminders';
 import { needsDoing } from '../../src/server/usecases/people/needsDoing';
 import { openAnswers, readPerson } from '../../src/server/usecases/people/readPerson';
 import { readOutbox, readRecord } from '../../src/server/usecases/people/records';
@@ -204,6 +205,24 @@ test('what needs doing names forms before sessions for the desk, and clinicians 
       expect.stringMatching(/^Hedy W\.: never screened/),
     ]),
   );
+});
+
+test('forms that are due are asked for by themselves: where a studio wants it, by day, and once', async () => {
+  const due = async () =>
+    (await needsDoing(await frontDesk())).filter(({ kind }) => kind === 'form').flatMap(({ people }) => people.filter(({ asked }) => !asked));
+  const waiting = (await due()).length;
+  const night = new Date(`${TODAY}T02:30:00Z`);
+  expect([waiting > 2, await remindEverywhere(await em(), NOW)]).toEqual([true, 0]);
+  await askByItself(await director(), { on: true }, HERE);
+  expect(await remindEverywhere(await em(), night)).toBe(0);
+  // Two instances at once: one of them works.
+  const sent = await Promise.all([remindEverywhere(await em(), NOW), remindEverywhere(await em(), NOW)]);
+  const without = await due();
+  expect(sent[0] + sent[1]).toBe(waiting - without.length);
+  expect(without.every(({ name }) => name === 'No Mail')).toBe(true);
+  expect(await remindEverywhere(await em(), NOW)).toBe(0);
+  await askByItself(await director(), { on: false }, HERE);
+  expect(await remindEverywhere(await em(), later(16))).toBe(0);
 });
 
 test('a studio’s rulebook: looked at, saved in versions, taken back; nobody saves over another', async () => {

@@ -6,7 +6,7 @@ import { exportRoster } from '@/server/usecases/cohorts/exportRoster';
 import { changePerson, enterForm, leaveCohort } from '@/server/usecases/people/aboutPerson';
 import { erasePerson, exportPerson } from '@/server/usecases/people/erasePerson';
 import { importRoster, previewRoster } from '@/server/usecases/people/importRoster';
-import { sendReminders } from '@/server/usecases/people/sendReminders';
+import { askByItself, sendReminders } from '@/server/usecases/people/sendReminders';
 import { formHere, sendForms } from '@/server/usecases/people/links';
 import { openAnswers } from '@/server/usecases/people/readPerson';
 import { endOverride, makeOverride, recordClinician } from '@/server/usecases/people/setAsideRules';
@@ -40,6 +40,11 @@ export async function sendFormsAction(input: unknown) {
 export async function sendRemindersAction() {
   const at = await origin();
   return reply((desk) => sendReminders(desk, at));
+}
+
+export async function askByItselfAction(input: unknown) {
+  const at = await origin();
+  return reply((desk) => askByItself(desk, input, at));
 }
 
 export async function formHereAction(input: unknown) {

@@ -6,6 +6,7 @@ import { Migration20261126000000_speech } from './migrations/Migration2026112600
 import { Migration20261127000000_schools } from './migrations/Migration20261127000000_schools';
 import { Migration20261128000000_screening } from './migrations/Migration20261128000000_screening';
 import { Migration20261129000000_asked_again } from './migrations/Migration20261129000000_asked_again';
+import { Migration20261130000000_reminders } from './migrations/Migration20261130000000_reminders';
 import { databaseUrl } from './orm';
 import { ROWS } from './rows';
 
@@ -23,6 +24,7 @@ export async function migrate(): Promise<readonly string[]> {
         { name: 'Migration20261127000000_schools', class: Migration20261127000000_schools },
         { name: 'Migration20261128000000_screening', class: Migration20261128000000_screening },
         { name: 'Migration20261129000000_asked_again', class: Migration20261129000000_asked_again },
+        { name: 'Migration20261130000000_reminders', class: Migration20261130000000_reminders },
       ],
       snapshot: false,
       silent: true,

@@ -36,6 +36,8 @@ export const StudioRow = defineEntity({
     naturalBreath: p.integer(),
     speech: p.json<Omit<SheetOptions, 'schools'>>(),
     schools: p.json<Partial<StudioSchools>>(),
+    /** Who has forms asked for by themselves, and the address that the links of their mails begin with. */
+    reminders: p.json<{ readonly by: string; readonly origin: string }>().nullable(),
     version: p.integer().version(),
   },
 });

@@ -24,6 +24,8 @@ export interface Conventions {
   /** The studio's changes of the shipped rulebook, at their newest version. */
   readonly ruleChanges: readonly RuleChange[];
   readonly rulebook: Rulebook;
+  /** Whether forms that are missing or run out are asked for without anybody's doing. */
+  readonly asksByItself: boolean;
   readonly version: number;
 }
 
@@ -43,6 +45,7 @@ export function conventions(desk: Desk): Promise<Conventions> {
       schools,
       ruleChanges,
       rulebook: changedRulebook(ruleChanges),
+      asksByItself: Boolean(row.reminders),
       version,
     };
   });

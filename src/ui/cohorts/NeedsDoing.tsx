@@ -1,31 +1,52 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { sendFormsAction, sendRemindersAction } from '@/app/actions/people';
+import { askByItselfAction, sendFormsAction, sendRemindersAction } from '@/app/actions/people';
 import type { Need } from '@/server/usecases/people/needsDoing';
 import { Refusal } from '../forms/fields';
 import { useNotice } from '../look/Notices';
 
 /** What waits for somebody about screening, each with its next step. */
-export function NeedsDoing({ needs }: { needs: readonly Need[] }) {
-  if (needs.length === 0) return null;
+export function NeedsDoing({ needs, asksByItself, mayChoose }: { needs: readonly Need[]; asksByItself: boolean; mayChoose: boolean }) {
+  if (needs.length === 0 && !mayChoose) return null;
   return (
     <section id="to-do" style={{ marginBottom: 22 }}>
       <div className="head" style={{ marginBottom: 4 }}>
-        <h2>What needs doing</h2>
+        <h2>{needs.length > 0 ? 'What needs doing' : 'Nothing waits'}</h2>
         <AskAll needs={needs} />
       </div>
-      <ul className="plain lines sheet">
+      <ul className="plain lines sheet" hidden={needs.length === 0}>
         {needs.map((need) => (
           <li key={`${need.kind} ${need.cohort}`}>
             <One need={need} />
           </li>
         ))}
       </ul>
+      {mayChoose ? <ByItself on={asksByItself} /> : asksByItself && <p className="small soft">Forms that are due are asked for by themselves.</p>}
     </section>
+  );
+}
+
+/** Whether forms that are due are asked for without anybody's doing. */
+function ByItself({ on }: { on: boolean }) {
+  const router = useRouter();
+  const say = useNotice();
+  const turn = async (next: boolean) => {
+    const reply = await askByItselfAction({ on: next });
+    if (!reply.ok) return say(reply.message);
+    say(next ? 'From now on forms that are due are asked for by day, in your name.' : 'Forms are asked for only when somebody does.');
+    router.refresh();
+  };
+  return (
+    <FormControlLabel
+      control={<Checkbox checked={on} onChange={(_, next) => void turn(next)} />}
+      label="Send these forms without me: by day, once one is missing or runs out within four weeks, and again when a link has run out unused"
+    />
   );
 }
 

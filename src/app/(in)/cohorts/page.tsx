@@ -5,6 +5,7 @@ import { seated } from '@/app/edge';
 import { TECHNIQUES } from '@/core/techniques';
 import { may } from '@/server/auth/permissions';
 import { listCohorts } from '@/server/usecases/cohorts/listCohorts';
+import { readConventions } from '@/server/usecases/studio/readConventions';
 import { needsDoing } from '@/server/usecases/people/needsDoing';
 import { NeedsDoing } from '@/ui/cohorts/NeedsDoing';
 import { NewCohort } from '@/ui/cohorts/NewCohort';
@@ -13,7 +14,11 @@ export const metadata: Metadata = { title: 'Cohorts' };
 
 export default function CohortsPage() {
   return seated(async (desk) => {
-    const [cohorts, needs] = await Promise.all([listCohorts(desk), may(desk.who.role, 'add people') ? needsDoing(desk) : []]);
+    const [cohorts, needs, { asksByItself }] = await Promise.all([
+      listCohorts(desk),
+      may(desk.who.role, 'add people') ? needsDoing(desk) : [],
+      readConventions(desk),
+    ]);
     const waiting = cohorts.reduce((sum, { unscreened, over }) => sum + unscreened + over, 0);
     return (
       <>
@@ -30,7 +35,7 @@ export default function CohortsPage() {
             ? 'No cohort is in your hands yet. The director hands you one with a course.'
             : `${cohorts.length} groups, ${cohorts.reduce((sum, { people }) => sum + people, 0)} people. ${waiting === 0 ? 'Everyone’s screening is valid today.' : waiting === 1 ? 'One person has no valid screening.' : `${waiting} people have no valid screening.`}`}
         </p>
-        <NeedsDoing needs={needs} />
+        <NeedsDoing needs={needs} asksByItself={asksByItself} mayChoose={may(desk.who.role, 'run the studio')} />
         <ul className="plain lines sheet">
           {cohorts.map(({ id, name, about, people, unscreened, over, ending }) => (
             <li key={id} className="group">
