@@ -8,29 +8,36 @@ import { measureScrolling } from './scroll';
 import { measureTyping } from './typing';
 
 /**
- * Speed, each figure beside a named alternative in the same run, medians of nine. Not part of the tests: a figure here is
+ * Speed, each figure beside a named alternative in the same run, in turns, medians of nine. Not part of the tests: a figure here is
  * read, not asserted.
  */
 
-/** Median milliseconds of nine runs of about 20 ms each, after a second and a half of warming up. */
-function median(work: () => unknown): number {
+const RUNS = 9;
+
+/** How often a piece of work is done for one run of about 20 ms, after a second of warming up. */
+function repeatsOf(work: () => unknown): number {
   let warm = 0;
-  for (const until = performance.now() + 1500; performance.now() < until; warm += 1) work();
-  const repeats = Math.max(1, Math.round(warm / 75));
-  const runs = Array.from({ length: 9 }, () => time(work, repeats) / repeats).sort((a, b) => a - b);
-  return runs[4];
+  for (const until = performance.now() + 1000; performance.now() < until; warm += 1) work();
+  return Math.max(1, Math.round(warm / 50));
 }
 
 function time(work: () => unknown, repeats: number): number {
   const start = performance.now();
   for (let run = 0; run < repeats; run += 1) work();
-  return performance.now() - start;
+  return (performance.now() - start) / repeats;
 }
 
-const row = (what: string, ours: number, alternative: string, theirs: number, aim: string) =>
+const median = (figures: readonly number[]) => [...figures].sort((a, b) => a - b)[Math.floor(figures.length / 2)];
+
+/** Two pieces of work in turns, so that whatever else the machine does falls on both: medians, and the median of the ratios. */
+function compare(what: string, ours: () => unknown, alternative: string, theirs: () => unknown, aim: string): void {
+  const repeats = [repeatsOf(ours), repeatsOf(theirs)];
+  const runs = Array.from({ length: RUNS }, () => [time(ours, repeats[0]), time(theirs, repeats[1])] as const);
+  const [own, other, ratio] = [runs.map(([a]) => a), runs.map(([, b]) => b), runs.map(([a, b]) => a / b)].map(median);
   console.log(
-    `${what.padEnd(46)} ${ours.toFixed(4).padStart(10)} ms   ${alternative}: ${theirs.toFixed(4)} ms   ratio ${(ours / theirs).toFixed(2)}   (aim: ${aim})`,
+    `${what.padEnd(58)} ${own.toFixed(4).padStart(8)} ms   ${alternative}: ${other.toFixed(4)} ms   ratio ${ratio.toFixed(2)}   (aim: ${aim})`,
   );
+}
 
 const natural = millis(4000);
 const technique = (index: number, of: string, pattern: string, dose: string): Block => ({
@@ -56,17 +63,15 @@ const hour: Block[] = [
 const tenHours = Array.from({ length: 10 }, (_, copy) => hour.map((block) => ({ ...block, id: `${copy} ${block.id}` }))).flat();
 
 const line = layOut(hour, natural);
-const sheet = median(() => layOut(hour, natural));
-const alone = median(() => cueSheet(line.blocks, line.segments));
-const copy = median(() => line.cues.map((cue) => ({ ...cue })));
+const copy = () => line.cues.map((cue) => ({ ...cue }));
 console.log(`A plan of ${Math.round(line.total / 60_000)} minutes: ${line.cues.length} cues, ${line.segments.length} stretches\n`);
-row('plan → full cue sheet', sheet, 'copying the finished cues', copy, 'at most 3');
-row('  of that, the sheet from laid-out stretches', alone, 'copying the finished cues', copy, 'at most 3');
-row(
+compare('plan → full cue sheet', () => layOut(hour, natural), 'copying the finished cues', copy, 'at most 3');
+compare('  of that, the sheet from laid-out stretches', () => cueSheet(line.blocks, line.segments), 'copying the finished cues', copy, 'at most 3');
+compare(
   'a plan ten times as long',
-  median(() => layOut(tenHours, natural)),
+  () => layOut(tenHours, natural),
   'one',
-  sheet,
+  () => layOut(hour, natural),
   'at most 13',
 );
 
@@ -78,11 +83,11 @@ for (const text of [
 ]) {
   const parsed = parsePattern(text);
   const json = JSON.stringify(parsed.ok && parsed.value);
-  row(
+  compare(
     `reading “${text}”`,
-    median(() => parsePattern(text)),
+    () => parsePattern(text),
     'JSON.parse of the same',
-    median(() => JSON.parse(json) as unknown),
+    () => JSON.parse(json) as unknown,
     'at most 5',
   );
 }
