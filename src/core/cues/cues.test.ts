@@ -148,6 +148,45 @@ test('no drift: many small readings end where one long reading does', () => {
   expect(positionAt(state, 100_233, line)).toBe(positionAt(start, 100_233, line));
 });
 
+test('a round is repeated from its own beginning, in its own stage and pass', () => {
+  const stages = layOut([block('s', '4:4 for 3 rounds > 4:4:4 for 2 rounds', '2 rounds')], natural);
+  const again = (seconds: number) => positionAt(step({ ...AT_THE_START, position: millis(seconds * 1000) }, 'again', 0, stages), 0, stages) / 1000;
+  // A pass is 3 × 8 + 2 × 12 = 48 s: its second stage begins at 24, the second pass at 48.
+  expect([0, 7.9, 8, 23.9, 25, 35.9, 36, 49, 73, 90].map(again)).toEqual([0, 0, 8, 16, 24, 24, 36, 48, 72, 84]);
+  const second = (seconds: number) => secondAt(stages, seconds * 1000, { cycles: 1, inhale: 5, exhale: 7, free: 0 });
+  expect([second(24), second(37), second(72.5)]).toEqual([
+    { phase: 'in', count: 1, of: 5 },
+    { phase: 'in', count: 2, of: 5 },
+    { phase: 'in', count: 1, of: 5 },
+  ]);
+  fc.assert(
+    fc.property(anyPattern, anyDose, fc.double({ min: 0, max: 0.999, noNaN: true }), (pattern, dose, share) => {
+      const laid = layOut([block('any', formatPattern(pattern), formatDose(dose))], natural);
+      const position = millis(Math.floor(laid.total * share));
+      const began = positionAt(step({ ...AT_THE_START, position }, 'again', 0, laid), 0, laid);
+      const [here, there, before] = [position, began, began - 1].map((at) => laid.segments.findLast(({ start }) => start <= at));
+      expect(began).toBeLessThanOrEqual(position);
+      const label = (one: typeof here) => [one?.block, one?.set, one?.stage, one?.round];
+      expect(label(there)).toEqual(here?.round === 0 ? [0, laid.segments[0].set, laid.segments[0].stage, laid.segments[0].round] : label(here));
+      if (before && here?.round !== 0) expect(label(before)).not.toEqual(label(there));
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test('moves between blocks stay inside the class', () => {
+  const from = (position: number, move: 'next block' | 'previous block') =>
+    positionAt(step({ ...AT_THE_START, position: millis(position) }, move, 0, line), 0, line);
+  const [first, second] = line.blocks;
+  expect(from(1000, 'next block')).toBe(second.start);
+  expect(from(line.total - 1, 'next block')).toBe(line.total);
+  expect(from(line.total, 'next block')).toBe(line.total);
+  expect(from(second.start + 5000, 'previous block')).toBe(second.start);
+  expect(from(second.start + 2000, 'previous block')).toBe(first.start);
+  expect(from(500, 'previous block')).toBe(0);
+  expect(step({ ...AT_THE_START, position: line.total }, 'play', 0, line).playing).toBe(false);
+});
+
 test('a second pattern runs in step and ends each cycle with the room', () => {
   const square = line.blocks[2].start;
   const at = (seconds: number) => secondAt(line, square + seconds * 1000, { cycles: 2, inhale: 4, exhale: 4, free: 0 });

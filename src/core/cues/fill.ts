@@ -1,5 +1,5 @@
 import { millis } from '../units';
-import type { Segment } from '../timing';
+import { segmentIndexAt, type Segment } from '../timing';
 import type { Cue, LineBlock, SheetOptions } from './types';
 import { wordsIn } from './words';
 
@@ -89,11 +89,5 @@ function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { 
 
 /** Whether a moment lies in own-count or natural breathing. */
 function isQuiet(at: number, segments: readonly Segment[]): boolean {
-  let [low, high] = [0, segments.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (segments[middle].start <= at) low = middle;
-    else high = middle - 1;
-  }
-  return segments[low] !== undefined && !segments[low].guided;
+  return segments[segmentIndexAt(segments, at)]?.guided === false;
 }

@@ -1,6 +1,6 @@
 import { countsUp } from '../conventions';
 import { millis, type Millis } from '../units';
-import type { Segment } from '../timing';
+import { beginningOf, segmentIndexAt, type Segment } from '../timing';
 import type { ClassLine, Cue, LineBlock } from './types';
 
 /** Where a class stands. Positions follow from the clock given in, so that nothing can drift. */
@@ -45,23 +45,12 @@ function blockAt(line: ClassLine, at: number): LineBlock | null {
   return line.blocks.find(({ start, end }) => start <= at && at < end) ?? null;
 }
 
-/** Index of the segment a position falls in. */
-export function segmentIndexAt(line: ClassLine, at: number): number {
-  let [low, high] = [0, line.segments.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (line.segments[middle].start <= at) low = middle;
-    else high = middle - 1;
-  }
-  return low;
-}
-
 /** Where the present round began; the block's start outside of rounds. */
-function roundStart(line: ClassLine, at: number): number {
-  const segment = line.segments[segmentIndexAt(line, at)];
-  if (!segment || segment.round === 0) return blockAt(line, at)?.start ?? at;
-  const first = line.segments.find(({ block, set, round }) => block === segment.block && set === segment.set && round === segment.round);
-  return first?.start ?? at;
+function roundStart({ blocks, segments }: ClassLine, at: number): number {
+  const index = segmentIndexAt(segments, at);
+  const segment = segments[index];
+  if (!segment) return at;
+  return segment.round === 0 ? blocks[segment.block].start : beginningOf(segments, index, 'round').start;
 }
 
 /** The block's own start, or the one before it within its first three seconds. */
@@ -96,7 +85,7 @@ const SHOWN = new Set<Cue['kind']>(['opening', 'cue', 'path', 'stop sign', 'end'
 /** Reads the line at a position; null for a class without blocks. */
 export function momentAt(line: ClassLine, position: number): Moment | null {
   const over = position >= line.total;
-  const index = segmentIndexAt(line, over ? line.total - 1 : position);
+  const index = segmentIndexAt(line.segments, over ? line.total - 1 : position);
   const segment = line.segments[index];
   if (!segment) return null;
   const block = line.blocks[segment.block];

@@ -1,6 +1,6 @@
 import type { InStep } from '../screening';
 import type { ClassLine } from './types';
-import { segmentIndexAt } from './player';
+import { beginningOf, segmentIndexAt } from '../timing';
 
 /** Where the second pattern stands; `free` is natural breathing to the end of the group's cycle. */
 export type Second = { readonly phase: 'in' | 'out'; readonly count: number; readonly of: number } | { readonly phase: 'free' };
@@ -11,13 +11,10 @@ export type Second = { readonly phase: 'in' | 'out'; readonly count: number; rea
  * @example secondAt(line, 0, { cycles: 2, inhale: 4, exhale: 4, free: 0 }) // { phase: 'in', count: 1, of: 4 }
  */
 export function secondAt(line: ClassLine, position: number, { cycles, inhale, exhale }: InStep): Second | null {
-  const here = line.segments[segmentIndexAt(line, position)];
+  const index = segmentIndexAt(line.segments, position);
+  const here = line.segments[index];
   if (!here || here.cycle === 0) return null;
-  const first = line.segments.find(
-    ({ block, set, round, cycle }) => block === here.block && set === here.set && round === here.round && cycle === here.cycle,
-  );
-  if (!first) return null;
-  const passed = (position - first.start) / line.blocks[here.block].tempo;
+  const passed = (position - beginningOf(line.segments, index, 'cycle').start) / line.blocks[here.block].tempo;
   const breath = inhale + exhale;
   if (passed >= cycles * breath) return { phase: 'free' };
   const count = Math.floor((passed % breath) + 1e-9) + 1;

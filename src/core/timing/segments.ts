@@ -238,3 +238,26 @@ function phaseStretch(part: Part, phase: Phase, pace: Pace, side: Side): Stretch
 function stretch(part: Part, ms: number): Stretch {
   return { ms: millis(ms), part, kind: null, counts: null, side: 'both', manner: null, route: null, open: false, say: [] };
 }
+
+/** Index of the stretch a moment falls in; the last one after the end, 0 where there is none. */
+export function segmentIndexAt(segments: readonly Segment[], at: number): number {
+  let [low, high] = [0, segments.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (segments[middle].start <= at) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
+
+/** The first stretch of the round, or of the cycle, that a stretch belongs to. Stages number their rounds anew, and so does each pass. */
+export function beginningOf(segments: readonly Segment[], index: number, of: 'round' | 'cycle'): Segment {
+  const { block, set, stage, round, cycle } = segments[index];
+  let first = index;
+  for (let before = index - 1; before >= 0; before -= 1) {
+    const one = segments[before];
+    if (one.block !== block || one.set !== set || one.stage !== stage || one.round !== round || (of === 'cycle' && one.cycle !== cycle)) break;
+    first = before;
+  }
+  return segments[first];
+}
