@@ -8,6 +8,7 @@ import {
   countedPatterns,
   cycleSpan,
   holdsIn,
+  lengthSpan,
   phasesSpan,
   stageSpan,
   type CountedPattern,
@@ -128,10 +129,13 @@ export function figuresOf(pattern: Pattern, dose: Dose, pace: Pace): Figure[] {
   ];
 }
 
+/** Seconds to the millisecond: what is multiplied in a working must come to what stands behind it. */
+const exact = (ms: number) => String(ms / 1000);
+
 function cycleFigure(pattern: TimedPattern, facts: Derived, pace: Pace): Figure {
   if (pattern.kind === 'stages') {
     const parts = pattern.stages.map((stage) => {
-      const seconds = trimNumber(stageSpan(stage, pace).total.high / 1000);
+      const seconds = exact(stageSpan(stage, pace).total.high);
       return `${seconds} (${shortPattern(stage.pattern)} for ${amountText(stage.amount)})`;
     });
     return { id: 'cycle', value: spanText(facts.cycle), label: `${pattern.stages.length} stages`, working: `${parts.join(' + ')} s` };
@@ -149,18 +153,17 @@ function cycleFigure(pattern: TimedPattern, facts: Derived, pace: Pace): Figure 
   }
   const counts = pattern.phases.every((phase) => phase.length.unit === 'counts' && !phase.gap) && !pattern.recovery;
   const sum = pattern.phases.reduce((all, phase) => all + (phase.length.unit === 'counts' ? phase.length.n * phase.repeat : 0), 0);
-  const working = counts ? `${sum} counts × ${secondsText(pace.tempo)}` : workingOfPhases(pattern.phases, pace, pattern.recovery?.high ?? 0);
+  const working = counts ? `${sum} counts × ${exact(pace.tempo)} s` : workingOfPhases(pattern.phases, pace, pattern.recovery?.high ?? 0);
   return { id: 'cycle', value: spanText(facts.cycle), label: 'a cycle', working };
 }
 
 function workingOfPhases(phases: readonly Phase[], pace: Pace, recovery: number): string {
   const parts = phases.map((phase) => {
-    const length =
-      phase.length.unit === 'ease' ? phase.length.high : phase.length.unit === 'seconds' ? phase.length.n : (phase.length.n * pace.tempo) / 1000;
-    const once = phase.gap ? `(${trimNumber(length)} + ${trimNumber(phase.gap.seconds)})` : trimNumber(length);
+    const length = exact(lengthSpan(phase.length, pace.tempo).high);
+    const once = phase.gap ? `(${length} + ${phase.gap.seconds})` : length;
     return phase.repeat > 1 ? `${phase.repeat} × ${once}` : once;
   });
-  if (recovery > 0) parts.push(`${recovery} × ${trimNumber(pace.naturalBreath / 1000)} recovery`);
+  if (recovery > 0) parts.push(`${recovery} × ${exact(pace.naturalBreath)} recovery`);
   return `${parts.join(' + ')} s${phases.some((phase) => phase.length.unit === 'ease') ? ' at the longest' : ''}`;
 }
 
@@ -170,11 +173,9 @@ function totalFigure(timing: BlockTiming): Figure {
     return { id: 'total', value: 'no round fits', label: `in ${clockText(timing.planned)}`, working: `a round takes ${spanText(timing.round)}` };
   const plain = timing.sets * timing.rounds * timing.round.high;
   const extra = timing.total.high - plain;
-  const multiplied = `${timing.sets * timing.rounds} × ${secondsText(timing.round.high)}`;
+  const multiplied = `${timing.sets * timing.rounds} × ${exact(timing.round.high)} s`;
   const sum =
-    extra > 0
-      ? `${multiplied} + ${secondsText(extra)} around them = ${secondsText(timing.total.high)}`
-      : `${multiplied} = ${secondsText(timing.total.high)}`;
+    extra > 0 ? `${multiplied} + ${exact(extra)} s around them = ${exact(timing.total.high)} s` : `${multiplied} = ${exact(timing.total.high)} s`;
   const left = timing.leftOver > 0 ? `, ${secondsText(timing.leftOver)} left over` : '';
   return { id: 'total', value: clockText(timing.total.high), label: rounds, working: `${sum}${left}` };
 }

@@ -139,3 +139,59 @@ test('minutes become the rounds that fit, rounds their minutes', () => {
   expect(way('4:6 alternating', '9 rounds of 2')).toBe('3 min in rounds of 2');
   expect([way('natural', '5 min'), way('in 30, out 60', '1 min')]).toEqual([null, null]);
 });
+
+/** What a working comes to: "2 × (6 × 8) + 30" as a number; units and words beside it are dropped. */
+function worth(working: string): number {
+  const sum = working
+    .replace(/recovery|at the longest|around them|counts|s\b/g, '')
+    .replace(/×/g, '*')
+    .replace(/÷/g, '/');
+  if (!/^[\d.+*/() ]+$/.test(sum)) throw new Error(`No sum: ${working}`);
+  return Number(new Function(`return ${sum}`)());
+}
+
+function outsideBrackets(text: string): string {
+  let depth = 0;
+  return [...text]
+    .filter((sign) => {
+      depth += sign === '(' ? 1 : 0;
+      const out = depth === 0;
+      depth -= sign === ')' ? 1 : 0;
+      return out;
+    })
+    .join('');
+}
+
+test('every working of a cycle and of a whole comes to its figure', () => {
+  fc.assert(
+    fc.property(anyPattern, anyDose, fc.integer({ min: 500, max: 1500 }), (pattern, dose, tempo) => {
+      const at = { tempo: millis(tempo), naturalBreath: millis(4000) };
+      const timing = timeBlock(pattern, dose, at);
+      const [cycle, whole] = figuresOf(pattern, dose, at);
+      if (cycle.id !== 'cycle') return;
+      const [sum, total] = whole.working.split(',')[0].split(' = ');
+      if (timing.fits)
+        expect([worth(sum), worth(total)].map((seconds) => Math.round(seconds * 1000))).toEqual([timing.total.high, timing.total.high]);
+      else expect(whole).toMatchObject({ value: 'no round fits' });
+      const worked = pattern.kind === 'options' ? pattern.options[0].pattern : pattern;
+      // Stages stand with their names in brackets: their lengths alone are summed.
+      const lengths = worked.kind === 'stages' ? outsideBrackets(cycle.working) : cycle.working;
+      const once = derive(pattern, at)!.cycle.high / 1000;
+      // Each phase is rounded to a millisecond.
+      expect(Math.abs(worth(lengths) - once)).toBeLessThanOrEqual(0.001 * lengths.split(/[+×]/).length);
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test.each([
+  ['27 pumps at 60', '3 rounds, rest 30 s', ['27 s: 27 × 60 ÷ 60', '60: as written']],
+  ['connected 3 s, long 6 s', '4 rounds', ['18 s: 4 × 3 + 6 s', '16.67: 60 × 5 ÷ 18 s']],
+  ['in 25 s gap 5 s, hold 20 s, out 25 s, recover 2', '1 round', ['83 s: (25 + 5) + 20 + 25 + 2 × 4 recovery s', '27 %: 20 s of 75 s, longest 20 s']],
+  ['natural', '5 min', ['5 min: everyone’s own breath, nothing counted']],
+  ['4:4 alternating', '3 rounds', ['1 and 2: 3 exhales, the last one right; one more cycle would end where it began']],
+  ['in 30, out 60', '1 min', ['no round fits: a round takes 90 s']],
+])('the figures of %s, %s', (pattern, dose, expected) => {
+  const shown = figuresOf(mustParsePattern(pattern), mustParseDose(dose), pace()).map(({ value, working }) => `${value}: ${working}`);
+  expect(shown).toEqual(expect.arrayContaining(expected));
+});
