@@ -1,0 +1,58 @@
+import { checkText, mendText, unplacedText, type Check } from '.';
+import type { Unplaced } from './draft';
+import { techniqueOf } from '../techniques';
+import { isoDate } from '../units';
+
+const date = isoDate('2026-12-01');
+const tally = { people: 9, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 };
+const said = (finding: Check['finding']) => checkText({ severity: 'know', session: 's', date, block: null, technique: null, mend: null, finding });
+const lacking = { kind: 'too few sessions' as const, to: '4-7-8', needs: 'equal-4-4', had: 0, sessions: 2, days: 4, openFrom: isoDate('2026-12-05') };
+
+test.each<[Check['finding'], string]>([
+  [{ code: 'out of order', lacking }, 'comes before Equal 4:4, which it needs twice'],
+  [{ code: 'out of order', lacking: { ...lacking, had: 1, sessions: 4 } }, 'comes after Equal 4:4 was practised once; the ladder asks for 4'],
+  [{ code: 'too soon', lacking }, 'comes too soon after Equal 4:4: the ladder asks for 4 days, so not before Sat 5 Dec'],
+  [{ code: 'over time', planned: 3_601_000, minutes: 60 }, 'takes 61 minutes of 60'],
+  [{ code: 'two new things', names: ['A', 'B', 'C'] }, 'brings 3 new things at once: A, B and C'],
+  [{ code: 'wrong hour', hours: ['morning'] }, 'is for the morning'],
+  [{ code: 'guard', finding: { guard: 'count jump', by: 3 } }, 'grows by 3 counts in one step; one at a time is the guard'],
+  [{ code: 'guard', finding: { guard: 'minutes jump', from: 300_000, to: 480_000, most: 360_000 } }, 'grows from 5 to 8 minutes; at most 6 by now'],
+  [{ code: 'guard', finding: { guard: 'hold too long', is: 12, limit: 10 } }, 'holds 12 s; its rung allows 10 s'],
+  [{ code: 'guard', finding: { guard: 'hold share', is: 0.61, limit: 0.55 } }, 'is held 61 % of the time; its rung allows 55 %'],
+  [{ code: 'guard', finding: { guard: 'pace too slow', is: 1.5, limit: 2 } }, 'is 1.5 breaths a minute; its rung goes no slower than 2'],
+  [{ code: 'left out by all', tally }, 'must be left out by all 9 in the cohort'],
+  [{ code: 'left out by all', tally: { ...tally, people: 1 } }, 'must be left out by the one person in the cohort'],
+  [
+    { code: 'adapted', tally: { ...tally, leaveOut: 1, askFirst: 2, adapt: 1 } },
+    'one person leaves it out, 2 people must ask first and one person does it adapted; each has something to do instead',
+  ],
+  [
+    { code: 'near a limit', tally: { ...tally, near: 2 } },
+    'stands within 15 % of a limit for 2 people; spoken counts drift, so keep the tempo by the clock',
+  ],
+  [{ code: 'nobody qualified' }, 'has no teacher qualified for it on this course'],
+  [{ code: 'no round fits' }, 'has no complete round in its minutes'],
+])('%j', (finding, expected) => {
+  expect(said(finding)).toBe(expected);
+});
+
+test('a mend says where to, and a goal that has no place says why', () => {
+  expect(mendText({ kind: 'move', block: 'b', to: 's2' }, () => date)).toBe('Move it to Tue 1 Dec');
+  expect(mendText({ kind: 'move', block: 'b', to: 's2' }, () => null)).toBe('Move it later');
+  expect(mendText({ kind: 'shorten rest', block: 'b', minutes: 5 }, () => null)).toBe('Rest 5 minutes instead');
+  const { pattern, dose } = techniqueOf('4-7-8');
+  const goal = { technique: '4-7-8', pattern, dose, practise: 2 };
+  const why = (blocked: Unplaced['blocked']) => unplacedText({ goal, blocked });
+  expect(why({ technique: '4-7-8', why: 'hour', hours: ['evening', 'night'] })).toBe(
+    '4:7:8 could not be placed: it is for the evening and night, and no class of this course starts then.',
+  );
+  expect(why({ why: 'no room', minutes: 42, technique: 'equal-4-4-4' })).toBe(
+    '4:7:8 could not be placed: with arriving, rest and closing Equal 4:4:4, which it stands on, takes 42 minutes, more than a class has.',
+  );
+  expect(why({ technique: '4-7-8', why: 'sessions', needs: 'equal-4-4', sessions: 4, days: 10, had: 2 })).toContain(
+    'in 4 sessions over at least 10 days first',
+  );
+  expect(why({ technique: '4-7-8', why: 'left out by all' })).toContain('everyone in the cohort must leave it out');
+  expect(why({ technique: '4-7-8', why: 'practice', had: 1, wanted: 2 })).toContain('for 1 of the 2 classes');
+  expect(why({ technique: '4-7-8', why: 'new things', sessions: 6 })).toContain('in the 6 there are');
+});
