@@ -36,15 +36,20 @@ export function NeedsDoing({ needs, asksByItself, mayChoose }: { needs: readonly
 function ByItself({ on }: { on: boolean }) {
   const router = useRouter();
   const say = useNotice();
+  const [turned, setTurned] = useState(on);
   const turn = async (next: boolean) => {
+    setTurned(next);
     const reply = await askByItselfAction({ on: next });
-    if (!reply.ok) return say(reply.message);
+    if (!reply.ok) {
+      setTurned(!next);
+      return say(reply.message);
+    }
     say(next ? 'From now on forms that are due are asked for by day, in your name.' : 'Forms are asked for only when somebody does.');
     router.refresh();
   };
   return (
     <FormControlLabel
-      control={<Checkbox checked={on} onChange={(_, next) => void turn(next)} />}
+      control={<Checkbox checked={turned} onChange={(_, next) => void turn(next)} />}
       label="Send these forms without me: by day, once one is missing or runs out within four weeks, and again when a link has run out unused"
     />
   );
