@@ -5,7 +5,7 @@ import { addDays } from '../../src/core/units';
 import { rotateMasterKey } from '../../src/server/auth/rotate';
 import { vaultFrom } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
-import { ClinicianRow, LinkRow, MailRow, OverrideRow, PersonRow, RulebookRow, ScreeningRow } from '../../src/server/db/rows';
+import { ClinicianRow, LinkRow, MailRow, OverrideRow, PersonRow, RulebookRow, ScreeningRow, StudioRow } from '../../src/server/db/rows';
 import { knownAnswers, member, members } from '../../src/server/repositories/cohorts';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { exportRoster } from '../../src/server/usecases/cohorts/exportRoster';
@@ -211,11 +211,20 @@ test('forms that are due are asked for by themselves: where a studio wants it, b
   const due = async () =>
     (await needsDoing(await frontDesk())).filter(({ kind }) => kind === 'form').flatMap(({ people }) => people.filter(({ asked }) => !asked));
   for (const name of ['Alma Q.', 'Bodil Q.', 'Cato Q.']) await newcomer(name);
-  const waiting = (await due()).length;
   const night = new Date(`${TODAY}T02:30:00Z`);
-  expect([waiting > 2, await remindEverywhere(await em(), NOW)]).toEqual([true, 0]);
+  expect([(await due()).length > 2, await remindEverywhere(await em(), NOW)]).toEqual([true, 0]);
   await askByItself(await director(), { on: true }, HERE);
   expect(await remindEverywhere(await em(), night)).toBe(0);
+  // A studio that fails keeps nobody else waiting.
+  const other = (await deskOf('stranger')).who.studio;
+  const broken = { zone: 'Nowhere/At_All', reminders: { by: other, origin: HERE } };
+  await (await em()).nativeUpdate(StudioRow, { id: other }, broken);
+  await newcomer('Dagmar Q.');
+  await expect(remindEverywhere(await em(), NOW)).rejects.toThrow('some studios');
+  expect((await due()).map(({ name }) => name)).toEqual(['No Mail']);
+  await (await em()).nativeUpdate(StudioRow, { id: other }, { zone: 'Europe/Lisbon', reminders: null });
+  for (const name of ['Ebba Q.', 'Frida Q.']) await newcomer(name);
+  const waiting = (await due()).length;
   // Two instances at once: one of them works.
   const sent = await Promise.all([remindEverywhere(await em(), NOW), remindEverywhere(await em(), NOW)]);
   const without = await due();

@@ -43,15 +43,22 @@ const DAY = { from: '08:00', until: '19:00' };
  * Asks for the forms that are due in every studio that wants it, by day in its zone. However many instances run it at once,
  * nobody is asked twice: a studio is worked on by one of them, and who was asked is not asked again while their link lasts.
  * @returns how many were sent
+ * @throws AggregateError once every studio had its turn, when one of them failed
  */
 export async function remindEverywhere(em: EntityManager, now: Date): Promise<number> {
   let sent = 0;
+  const failures: unknown[] = [];
   for (const { id } of await em.fork().find(StudioRow, { reminders: { $ne: null } }, { fields: ['id'] })) {
-    sent += await em.fork().transactional(async (at) => {
-      const [free]: { got: boolean }[] = await at.execute('select pg_try_advisory_xact_lock(hashtext(?)) as got', [`reminders ${id}`]);
-      return free.got ? remindIn(at as EntityManager, id, now) : 0;
-    });
+    try {
+      sent += await em.fork().transactional(async (at) => {
+        const [free]: { got: boolean }[] = await at.execute('select pg_try_advisory_xact_lock(hashtext(?)) as got', [`reminders ${id}`]);
+        return free.got ? remindIn(at as EntityManager, id, now) : 0;
+      });
+    } catch (error) {
+      failures.push(error);
+    }
   }
+  if (failures.length > 0) throw new AggregateError(failures, 'some studios could not be reminded');
   return sent;
 }
 
