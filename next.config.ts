@@ -4,6 +4,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   allowedDevOrigins: ['127.0.0.1'],
+  // What is larger is a file, and goes its own way.
+  experimental: { serverActions: { bodySizeLimit: '256kb' } },
   headers: async () => [
     {
       source: '/:path*',
@@ -11,6 +13,11 @@ const config: NextConfig = {
         { key: 'X-Content-Type-Options', value: 'nosniff' },
         { key: 'Referrer-Policy', value: 'same-origin' },
         { key: 'X-Frame-Options', value: 'DENY' },
+        { key: 'Strict-Transport-Security', value: 'max-age=31536000; includeSubDomains' },
+        {
+          key: 'Permissions-Policy',
+          value: 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), interest-cohort=(), screen-wake-lock=(self), autoplay=(self)',
+        },
       ],
     },
   ],

@@ -1,5 +1,6 @@
 import { cueSheet, layOut } from '../src/core/cues';
 import { wavChunks } from '../src/core/exchange';
+import { SHIPPED_LIBRARY } from '../src/core/library';
 import { parsePattern } from '../src/core/pattern';
 import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
@@ -39,7 +40,7 @@ function compare(what: string, ours: () => unknown, alternative: string, theirs:
   );
 }
 
-const natural = millis(4000);
+const basis = { library: SHIPPED_LIBRARY, naturalBreath: millis(4000) };
 const technique = (index: number, of: string, pattern: string, dose: string): Block => ({
   id: `b${index}`,
   kind: 'technique',
@@ -62,16 +63,16 @@ const hour: Block[] = [
 ];
 const tenHours = Array.from({ length: 10 }, (_, copy) => hour.map((block) => ({ ...block, id: `${copy} ${block.id}` }))).flat();
 
-const line = layOut(hour, natural);
+const line = layOut(hour, basis);
 const copy = () => line.cues.map((cue) => ({ ...cue }));
 console.log(`A plan of ${Math.round(line.total / 60_000)} minutes: ${line.cues.length} cues, ${line.segments.length} stretches\n`);
-compare('plan → full cue sheet', () => layOut(hour, natural), 'copying the finished cues', copy, 'at most 3');
+compare('plan → full cue sheet', () => layOut(hour, basis), 'copying the finished cues', copy, 'at most 3');
 compare('  of that, the sheet from laid-out stretches', () => cueSheet(line.blocks, line.segments), 'copying the finished cues', copy, 'at most 3');
 compare(
   'a plan ten times as long',
-  () => layOut(tenHours, natural),
+  () => layOut(tenHours, basis),
   'one',
-  () => layOut(hour, natural),
+  () => layOut(hour, basis),
   'at most 13',
 );
 
@@ -92,7 +93,7 @@ for (const text of [
   );
 }
 
-const half = layOut([technique(1, 'alternate-4-6', 'in 4 left, out 6 right, alternating', '90 rounds of 2')], natural);
+const half = layOut([technique(1, 'alternate-4-6', 'in 4 left, out 6 right, alternating', '90 rounds of 2')], basis);
 const started = performance.now();
 let bytes = 0;
 let beside = 0;

@@ -14,8 +14,10 @@ import {
   type ScreenedPerson,
 } from '../src/core/screening';
 import { mustParsePattern } from '../src/core/pattern';
-import { TECHNIQUES } from '../src/core/techniques';
 import { addDays, isoDate, millis } from '../src/core/units';
+import { SHIPPED_LIBRARY } from '@/core/library';
+
+const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };

@@ -1,13 +1,12 @@
 import type { EntityManager } from '../src/server/db/orm';
 import { v7 as newId } from 'uuid';
-import { FAMILIES, techniqueOf } from '../src/core/techniques';
+import { SHIPPED_LIBRARY } from '../src/core/library';
 import { addDays, dateIn, mondayOf, weekday, type IsoDate } from '../src/core/units';
-import type { SignedIn } from '../src/server/auth/signin';
+import type { Staff } from '../src/server/auth/actors';
 import { deskFor, type Desk } from '../src/server/desk';
 import { addCohort } from '../src/server/usecases/cohorts/addCohort';
 import { sendForms } from '../src/server/usecases/people/links';
 import { makeOverride, recordClinician } from '../src/server/usecases/people/setAsideRules';
-import { RULEBOOK } from '../src/core/screening';
 import { addPerson } from '../src/server/usecases/cohorts/addPerson';
 import { createCourse } from '../src/server/usecases/courses/createCourse';
 import { draftCourse } from '../src/server/usecases/courses/draftCourse';
@@ -16,7 +15,7 @@ import { openStudio } from '../src/server/usecases/studio/openStudio';
 import { addClosure } from '../src/server/usecases/studio/changeStudio';
 import { acknowledgePlan } from '../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../src/server/usecases/teach/logClass';
-import { members } from '../src/server/repositories/cohorts';
+import { members } from '../src/server/repositories/screenings';
 import { course, progressOf, sessionsOf } from '../src/server/repositories/courses';
 import { CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, wholeForm, type DemoPerson } from './people';
 import { DEMO_STAFF } from './staff';
@@ -26,17 +25,18 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
   const zone = 'Europe/Lisbon';
   const today = dateIn(zone, now);
   const name = 'Pellwick Boathouse Studio';
-  const all = FAMILIES.map(({ id }) => ({ family: id, since: addDays(today, -400) }));
+  const all = SHIPPED_LIBRARY.families.map(({ id }) => ({ family: id, since: addDays(today, -400) }));
   const gentle = all.filter(({ family }) => !['connected', 'throat-empty', 'long-square', 'skull-shining', 'comfort-holds'].includes(family));
   const opened = await openStudio(
     em,
     { name, zone },
     DEMO_STAFF.map((staff) => ({ ...staff, qualifications: staff.role === 'teacher' ? gentle : staff.role === 'front desk' ? [] : all })),
     newId,
+    now,
   );
   const as = (index: number, at: Date): Promise<Desk> => {
     const { name: staffName, role } = DEMO_STAFF[index];
-    const who: SignedIn = { id: opened.staff[index], studio: opened.studio, studioName: name, zone, name: staffName, role };
+    const who: Staff = { as: 'staff', id: opened.staff[index], studio: opened.studio, studioName: name, zone, name: staffName, role };
     return deskFor(who, at, em.fork());
   };
   const director = (at = now) => as(0, at);
@@ -59,6 +59,7 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
   await cohort(await director(), today, 'Expecting and new parents', 'Gentle mornings, with or without a baby along.', ['belly'], NEW_PARENTS);
   await cohort(await director(), today, 'Steady breath over sixty', 'Chairs for everyone, and time.', ['belly'], OVER_SIXTY);
   await addClosure(await director(), {
+    once: newId(),
     from: addDays(mondayOf(today), 35),
     until: addDays(mondayOf(today), 41),
     reason: 'the boathouse floor is oiled',
@@ -76,9 +77,10 @@ async function cohort(
   practises: readonly string[],
   people: readonly DemoPerson[],
 ): Promise<string> {
-  const { id } = await addCohort(desk, { name, about, practises });
+  const { id } = await addCohort(desk, { once: newId(), name, about, practises });
   for (const { name: personName, screened, birth, guardian, answers = [] } of people) {
     await addPerson(desk, {
+      once: newId(),
       cohort: id,
       name: personName,
       email: `${personName.split(' ')[0].toLowerCase()}@post.example`,
@@ -100,7 +102,7 @@ async function cohort(
 }
 
 const goal = (technique: string, over: { readonly pattern?: string; readonly dose?: string } = {}) => {
-  const { pattern, dose } = techniqueOf(technique);
+  const { pattern, dose } = SHIPPED_LIBRARY.technique(technique);
   return { technique, pattern, dose, practise: 2, ...over };
 };
 
@@ -108,21 +110,28 @@ const goal = (technique: string, over: { readonly pattern?: string; readonly dos
 async function screeningMatters(before: Desk, ferry: string, desk: Desk): Promise<void> {
   const people = await members(before, ferry);
   const id = (name: string) => people.find((person) => person.name === name)!.id;
-  const rule = (start: string) => RULEBOOK.find((one) => one.id.startsWith(start))!.id;
   await recordClinician(before, {
+    once: newId(),
     person: id('Fenna T.'),
-    rules: [rule('high blood pressure / ask first / side work')],
+    rules: ['high-blood-pressure.side-work'],
     answeredOn: addDays(before.today, -2),
     until: addDays(before.today, 120),
     note: 'gentle side work is fine while the pressure stays controlled',
   });
   await makeOverride(before, {
+    once: newId(),
     person: id('Juno B.'),
-    rules: [rule('panic / adapt / eyes closed')],
+    rules: ['panic.eyes-closed'],
     reason: 'asked to keep the eyes closed, and is easy with it',
     until: addDays(before.today, 20),
   });
-  await sendForms(desk, { people: [id('Hedy W.')] }, 'http://127.0.0.1:3700');
+  await sendForms(desk, { once: newId(), people: [id('Hedy W.')] });
+}
+
+/** The versions of a course's sessions, as a page shows them. */
+async function seenOf({ em, who, now }: Desk, id: string) {
+  const sessions = await sessionsOf(await deskFor(who, now, em), [id]);
+  return sessions.map(({ id: session, version }) => ({ session, version }));
 }
 
 /** In its third week: today is the fifth class. Four are taught and logged, today's is published. */
@@ -139,13 +148,14 @@ async function ferryCourse(
   const form = { name: 'Steady on the early boat', cohort: cohortId, firstDate: first, weeks: 7, weekdays, start: '05:45', minutes: 60, teacher };
   const { id } = await createCourse(planning, {
     ...form,
+    once: newId(),
     goals: [goal('alternate-4-4'), goal('equal-4-4-4'), goal('longer-4-5', { dose: '6 min' }), goal('pumps-27')],
   });
-  await draftCourse(planning, { course: id, version: 1 });
+  await draftCourse(planning, { course: id, version: 1, seen: await seenOf(planning, id) });
   const sessions = await sessionsOf(await director(planning.now), [id]);
   for (const [index, session] of sessions.filter(({ date }) => date <= today).entries()) {
     const desk = await director(at(addDays(session.date, -2), '16:00'));
-    await publishPlan(desk, { session: session.id, version: session.version, teacher });
+    await publishPlan(desk, { once: newId(), session: session.id, version: session.version, teacher });
     if (session.date >= today) continue;
     const evening = await teaching(at(addDays(session.date, -1), '19:30'));
     const plan = (await progressOf(evening, [session.id])).get(session.id)!.plan!;
@@ -191,9 +201,10 @@ async function choirCourse(today: IsoDate, cohortId: string, teacher: string, de
   };
   const { id } = await createCourse(desk, {
     ...form,
+    once: newId(),
     goals: [goal('longer-5-6', { dose: '7 min' }), goal('4-7-8'), goal('hissing'), goal('pumps-27')],
   });
-  await draftCourse(desk, { course: id, version: 1 });
+  await draftCourse(desk, { course: id, version: 1, seen: await seenOf(desk, id) });
 }
 
 /** An instant in the studio's day; the demo's zone is close enough to UTC for its hours. */

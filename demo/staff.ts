@@ -1,4 +1,4 @@
-import type { Role } from '../src/server/db/rows';
+import type { Role } from '../src/core/staff';
 
 /** The demo's staff. Passwords are shown on the sign-in page, in demo mode only. */
 export const DEMO_STAFF: readonly { readonly name: string; readonly email: string; readonly role: Role; readonly password: string }[] = [

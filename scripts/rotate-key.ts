@@ -1,20 +1,46 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { rotateMasterKey } from '../src/server/auth/rotate';
-import { freshManager, orm } from '../src/server/db/orm';
+import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { MikroORM } from '@mikro-orm/postgresql';
+import { vaultFrom } from '../src/server/auth/vault';
+import { ownerUrl } from '../src/server/db/migrate';
+import { ROWS } from '../src/server/db/rows';
+import { isOwnKey, rotateMasterKey } from '../src/server/repositories/keys';
 
 /**
  * Makes a new master key and wraps every person's key with it; `bin/rotate-key` runs it with the application stopped.
- * The new key is written beside the old one before anything changes, and takes its place once all keys are wrapped anew.
+ * The new key is written beside the old one before anything changes, and takes its place once all keys are wrapped anew. A change
+ * that was broken off is finished or taken back: the database says which of the two keys is its own.
  */
 const file = process.env.OAKEN_MASTER_KEY_FILE;
 if (!file) throw new Error('OAKEN_MASTER_KEY_FILE is not set');
-if (existsSync(`${file}.next`))
-  throw new Error(`${file}.next is there: an earlier change was broken off. Keep both files; whichever opens the answers is the master key.`);
-const [from, to] = [Buffer.from(readFileSync(file, 'utf8').trim(), 'base64'), randomBytes(32)];
-writeFileSync(`${file}.next`, to.toString('base64'), { mode: 0o600 });
-const count = await rotateMasterKey(await freshManager(), from, to);
-renameSync(file, `${file}.previous`);
-renameSync(`${file}.next`, file);
-await (await orm()).close();
-console.log(`${count} keys are wrapped with the new master key. The old one is ${file}.previous: destroy it once the application has started.`);
+const next = `${file}.next`;
+const read = (name: string) => Buffer.from(readFileSync(name, 'utf8').trim(), 'base64');
+const takePlace = () => {
+  if (existsSync(file)) renameSync(file, `${file}.previous`);
+  renameSync(next, file);
+};
+const orm = await MikroORM.init({ clientUrl: ownerUrl(), entities: ROWS });
+let finished = false;
+try {
+  if (existsSync(next)) {
+    if (await isOwnKey(orm.em.fork(), vaultFrom(read(next)))) {
+      takePlace();
+      console.log(
+        `An earlier change had been broken off after every key was wrapped anew; it is finished now. The old key is ${file}.previous: destroy it.`,
+      );
+      finished = true;
+    } else {
+      rmSync(next);
+      console.log('An earlier change had been broken off before anything was changed; what was left of it is gone.');
+    }
+  }
+  if (!finished) {
+    const [from, to] = [read(file), randomBytes(32)];
+    writeFileSync(next, to.toString('base64'), { mode: 0o600 });
+    const count = await rotateMasterKey(orm.em.fork(), from, to, new Date());
+    takePlace();
+    console.log(`${count} keys are wrapped with the new master key. The old one is ${file}.previous: destroy it once the application has started.`);
+  }
+} finally {
+  await orm.close();
+}

@@ -1,6 +1,6 @@
-/** What runs beside the requests, begun once when the server starts. */
+/** What runs beside the requests, begun once when the server starts; without the right key it does not start at all. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const { startReminding } = await import('./server/jobs/reminding');
-  startReminding();
+  const { begin } = await import('./server/begin');
+  await begin();
 }

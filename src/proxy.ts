@@ -1,7 +1,20 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { BODY_LIMITS, isOurs } from './server/doors';
+import { ourOrigin } from './server/origin';
 
-/** A strict content security policy with a nonce for every page; nothing inline but what carries it. */
+/** Bytes that may come in, by where to: nothing of what is larger is read. */
+const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
+  [/^\/api\/form\//, BODY_LIMITS.personal],
+  [/^\/api\/log$/, BODY_LIMITS.form],
+  [/^\/api\/files\//, BODY_LIMITS.file],
+];
+/** Whoever is not signed in sends an e-mail and a password at most. */
+const STRANGER = 8_000;
+
+/** A strict content security policy with a nonce for every page; nothing inline but what carries it. What would change something is looked at first. */
 export function proxy(request: NextRequest): NextResponse {
+  const refused = request.method === 'GET' || request.method === 'HEAD' ? null : sentAway(request);
+  if (refused) return refused;
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const development = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : '';
   const policy = [
@@ -20,10 +33,26 @@ export function proxy(request: NextRequest): NextResponse {
   ].join('; ');
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
+  headers.set('x-path', request.nextUrl.pathname + request.nextUrl.search);
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
   return response;
+}
+
+/** Why a request that would change something goes no further; null when it may. Nothing of its body has been read. */
+function sentAway(request: NextRequest): NextResponse | null {
+  const say = (status: number, message: string) => NextResponse.json({ ok: false, code: 'not-allowed', message, fields: [] }, { status });
+  const origin = request.headers.get('origin');
+  const here = `${request.nextUrl.protocol}//${request.headers.get('host')}`;
+  if (!isOurs(origin, ourOrigin()) && !isOurs(origin, here)) return say(403, 'What changes something comes from our own pages only.');
+  const { pathname } = request.nextUrl;
+  const action = request.method === 'POST' && request.headers.has('next-action');
+  const most = action ? (request.cookies.has('oaken-session') ? BODY_LIMITS.form : STRANGER) : MOST.find(([path]) => path.test(pathname))?.[1];
+  if (request.method !== 'POST' || most === undefined) return say(405, 'Nothing is taken here.');
+  const length = request.headers.get('content-length');
+  if (length === null || !/^\d+$/.test(length)) return say(411, 'How long it is has to be said first.');
+  return Number(length) > most ? say(413, 'This is larger than anything that belongs here. Nothing of it was read.') : null;
 }
 
 export const config = { matcher: ['/((?!_next/static|_next/image|favicon|icon|health|sw.js).*)'] };

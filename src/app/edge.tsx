@@ -1,26 +1,41 @@
 import 'server-only';
-import { OptimisticLockError } from '@mikro-orm/core';
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import pino from 'pino';
 import { cache, type ReactNode } from 'react';
-import { whoHas, type SignedIn } from '@/server/auth/signin';
+import type { Staff } from '@/server/auth/actors';
+import { whoHas } from '@/server/auth/signin';
 import { freshManager } from '@/server/db/orm';
 import { deskFor, type Desk } from '@/server/desk';
-import { Refusal, REFUSALS } from '@/server/errors';
+import { addressOf, limitedText, namedProxies } from '@/server/doors';
+import { asClash, Refusal } from '@/server/errors';
+import { overHttps } from '@/server/origin';
 import type { Reply } from '@/ui/forms/reply';
 import { Refused } from '@/ui/shell/Refused';
 
 /** Where requests come in: who is asking, and how every failure is answered. */
 
 export const COOKIE = 'oaken-session';
+/** By it a device is known from which somebody has signed in before. */
+export const DEVICE_COOKIE = 'oaken-device';
 const log = pino({ name: 'oaken-ladder' });
 
+/** How our cookies are kept: never readable by a script, and for https alone wherever that is how we are reached. */
+export function cookieOptions() {
+  return { httpOnly: true, sameSite: 'lax', secure: overHttps(), path: '/' } as const;
+}
+
 /** Who is signed in, asked once a request; null when nobody is. */
-export const signedIn = cache(async (): Promise<SignedIn | null> => {
+export const signedIn = cache(async (): Promise<Staff | null> => {
   const token = (await cookies()).get(COOKIE)?.value;
   return token ? whoHas(await freshManager(), token, new Date()) : null;
 });
+
+/** The address this request comes from. */
+export async function ownAddress(): Promise<string> {
+  const from = await headers();
+  return addressOf(from.get('x-oaken-socket') ?? 'unknown', from.get('x-forwarded-for'), namedProxies());
+}
 
 /** Renders a page at the signed-in person's desk; signed-out people are sent to sign in, refusals become a page. */
 export async function seated(render: (desk: Desk) => Promise<ReactNode>): Promise<ReactNode> {
@@ -45,10 +60,37 @@ export async function reply<T>(work: (desk: Desk) => Promise<T>): Promise<Reply<
   }
 }
 
+const STATUS: Readonly<Record<string, number>> = {
+  'signed-out': 401,
+  'not-allowed': 403,
+  'not-found': 404,
+  clash: 409,
+  'too-large': 413,
+  'too-many': 429,
+  broken: 500,
+};
+
+/** Runs a use case on what was sent as JSON: who is asking is known before anything is read, and it is read no further than its limit. */
+export async function jsonReply<T>(request: Request, most: number, work: (desk: Desk, input: unknown) => Promise<T>): Promise<Response> {
+  const answer = await reply(async (desk) => {
+    const text = await limitedText(request, most);
+    return work(desk, parsed(text));
+  });
+  return Response.json(answer, { status: answer.ok ? 200 : (STATUS[answer.code] ?? 422), headers: { 'cache-control': 'no-store' } });
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new Refusal('invalid', 'This could not be read.');
+  }
+}
+
 /** A failure as data: refusals as they are, a lost race as a clash, anything else logged and told plainly. */
-export function refusalReply(error: unknown): Extract<Reply<never>, { ok: false }> {
+export function refusalReply(thrown: unknown): Extract<Reply<never>, { ok: false }> {
+  const error = asClash(thrown);
   if (error instanceof Refusal) return { ok: false, code: error.code, message: error.message, fields: error.fields };
-  if (error instanceof OptimisticLockError) return { ok: false, code: 'clash', message: REFUSALS.clash, fields: [] };
   // Where it broke and what kind of failure it was; a message may carry what somebody typed, and is left out.
   const frames = error instanceof Error ? (error.stack ?? '').split('\n').filter((line) => line.startsWith('    at ')) : [];
   log.error({ error: error instanceof Error ? { name: error.name, frames } : 'not an error' }, 'a request broke');

@@ -23,7 +23,7 @@ const id = '01a20ff7-ff04-720a-9f07-ad3f44805478';
 /** The fields a schema refuses, with what it says. */
 async function refused(schema: AnyObjectSchema, input: object): Promise<Record<string, string>> {
   try {
-    await schema.validate(input, { abortEarly: false, stripUnknown: true });
+    await schema.validate('once' in schema.fields ? { once: id, ...input } : input, { abortEarly: false, stripUnknown: true });
     return {};
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
@@ -92,6 +92,7 @@ test.each<[string, AnyObjectSchema, object, Record<string, string | RegExp>]>([
     { version: 1, tempoSeconds: 0.1, naturalSeconds: 99 },
     { tempoSeconds: /at least 0\.4/, naturalSeconds: /At most 15/ },
   ],
+  ['what was not opened as a form', closureForm, { once: 'x', from: '2026-12-01', until: '2026-12-01', reason: 'floor' }, { once: /Open this form/ }],
   ['a closure that ends before it begins', closureForm, { from: '2026-12-02', until: '2026-12-01', reason: 'floor' }, { until: /before the first/ }],
   [
     'a course of no weeks',

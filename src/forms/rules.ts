@@ -1,6 +1,7 @@
 import { mixed, number, string } from 'yup';
 import { formatDose, formatPattern, parseDose, parsePattern, problemText } from '@/core/pattern';
 import { isIsoDate } from '@/core/units';
+import { FORM_LIMITS } from './limits';
 
 /** The building stones of every form. The same schema checks in the browser and on the server. */
 
@@ -11,11 +12,39 @@ export const line = (what: string, most = 80) =>
     .max(most, `At most ${most} characters.`)
     .matches(/^[^\p{Cc}\p{Cf}]*$/u, 'Only letters, numbers and signs that can be seen.');
 
-export const words = (most: number) => string().trim().default('').max(most, `At most ${most} characters.`);
+/** What no text holds: it ends a text for the database, and nobody types it. */
+// eslint-disable-next-line no-control-regex -- the one character that is meant
+export const NUL = /\u0000/;
 
-const ID = /^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}$/;
+export const words = (most: number) =>
+  string()
+    .trim()
+    .default('')
+    .max(most, `At most ${most} characters.`)
+    .test('seen', 'A character that cannot be seen or kept is in this text. Please type it again.', (value) => !NUL.test(value ?? ''));
+
+export const ID = /^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}$/;
 
 export const id = () => string().required('Please choose one.').matches(ID, 'This is not something of ours.');
+
+/** The id a form was opened with: sent twice, it is done once. */
+export const once = () => string().required('Open this form again, please.').matches(ID, 'Open this form again, please.');
+
+/** The version of something that was seen. */
+export const version = () => number().required().integer();
+
+/** A word the library knows something by; whether it does is for the use case to say. */
+const WORD = /^[a-z\d-]{1,60}$/;
+
+export const technique = () => string().required('Please choose a technique.').matches(WORD, 'No such technique.');
+
+export const family = () => string().required('Please choose a technique.').matches(WORD, 'No such technique.');
+
+export const slug = (message: string) =>
+  string()
+    .nullable()
+    .default(null)
+    .test('slug', message, (value) => value == null || WORD.test(value));
 
 export const optionalId = () =>
   string()
@@ -53,7 +82,7 @@ export const clock = (what: string) =>
 export const pattern = () =>
   string()
     .required('Please write a pattern.')
-    .max(2000, 'A pattern of at most 2000 characters.')
+    .max(FORM_LIMITS.pattern, `A pattern of at most ${FORM_LIMITS.pattern} characters.`)
     .test('pattern', 'This pattern does not read.', (value, context) => {
       const parsed = parsePattern(value ?? '');
       return parsed.ok || context.createError({ message: parsed.problems.map(problemText).join(' ') });
@@ -64,7 +93,7 @@ export const pattern = () =>
 export const dose = () =>
   string()
     .required('Please write a dose.')
-    .max(200, 'A dose of at most 200 characters.')
+    .max(FORM_LIMITS.dose, `A dose of at most ${FORM_LIMITS.dose} characters.`)
     .test('dose', 'This dose does not read.', (value, context) => {
       const parsed = parseDose(value ?? '');
       return parsed.ok || context.createError({ message: parsed.problems.map(problemText).join(' ') });

@@ -1,34 +1,59 @@
 import { v7 } from 'uuid';
 import { dateIn, type IsoDate } from '@/core/units';
-import type { SignedIn } from './auth/signin';
-import type { Vault } from './auth/vault';
+import type { Actor, Staff } from './auth/actors';
+import { vault, type Vault } from './auth/vault';
 import { freshManager, type EntityManager } from './db/orm';
-import { vault } from './auth/vault';
+import { asClash } from './errors';
 
 /** What every use case works at: who is asking, when, on which data. */
-export interface Desk {
+export interface Desk<Who extends Actor = Staff> {
   readonly em: EntityManager;
-  readonly who: SignedIn;
+  readonly who: Who;
   readonly now: Date;
   readonly today: IsoDate;
   readonly newId: () => string;
   readonly vault: Vault;
   /** What was read once for this request; see {@link once}. */
   readonly known: Map<string, Promise<unknown>>;
+  /** One query after another where they share a transaction, at once where they do not. */
+  readonly turn: <T>(query: () => Promise<T>) => Promise<T>;
 }
 
-/** A desk for one request. */
-export async function deskFor(who: SignedIn, now: Date, em?: EntityManager): Promise<Desk> {
-  return { em: em ?? (await freshManager()), who, now, today: dateIn(who.zone, now), newId: v7, vault: vault(), known: new Map() };
+/** A desk inside a transaction: the only place where rows are written, and only repositories do. */
+export interface Writing<Who extends Actor = Actor> extends Desk<Who> {
+  readonly writing: true;
 }
 
-/** Runs a writing use case in one transaction: all of it or nothing. */
-export function inOne<T>(desk: Desk, work: (desk: Desk) => Promise<T>): Promise<T> {
-  return desk.em.transactional((em) => work({ ...desk, em: em as EntityManager, known: new Map() }));
+/** A desk for one request. Every query from it stays inside the studio of whoever asks. */
+export async function deskFor<Who extends Actor>(who: Who, now: Date, em?: EntityManager): Promise<Desk<Who>> {
+  const own = (em ?? (await freshManager())).fork();
+  own.setFilterParams('ours', { studio: who.studio });
+  return { em: own, who, now, today: dateIn(who.zone, now), newId: v7, vault: vault(), known: new Map(), turn: (query) => query() };
+}
+
+/** Runs a writing use case in one transaction: all of it or nothing. A lost race, of whatever kind, is a clash. */
+export async function inOne<T, Who extends Actor>(desk: Desk<Who>, work: (at: Writing<Who>) => Promise<T>): Promise<T> {
+  const outer = 'writing' in desk;
+  try {
+    return await desk.em.transactional((em) =>
+      work({ ...desk, em: em as EntityManager, known: new Map(), turn: outer ? desk.turn : oneAfterAnother(), writing: true }),
+    );
+  } catch (error) {
+    throw asClash(error);
+  }
+}
+
+function oneAfterAnother(): Desk['turn'] {
+  let last: Promise<unknown> = Promise.resolve();
+  return <T>(query: () => Promise<T>): Promise<T> => {
+    const next = last.then(query, query);
+    last = next.catch(() => undefined);
+    return next;
+  };
 }
 
 /** Reads something once for a request, however many use cases of it ask. A transaction reads afresh. */
-export function once<T>(desk: Desk, key: string, read: () => Promise<T>): Promise<T> {
+export function once<T>(desk: Desk<Actor>, key: string, read: () => Promise<T>): Promise<T> {
   const known = desk.known.get(key) as Promise<T> | undefined;
   if (known) return known;
   const reading = read();

@@ -1,3 +1,6 @@
+import { OptimisticLockError } from '@mikro-orm/core';
+import { Unopenable } from './auth/vault';
+
 /** What can go wrong for a person, each with a stable code. Everything else is a bug and throws as one. */
 export const REFUSALS = {
   'signed-out': 'You were signed out. What you typed is still here: sign in again in another tab, then press the button once more.',
@@ -7,7 +10,10 @@ export const REFUSALS = {
   invalid: 'Something here needs another look.',
   closed: 'The studio is closed on that day.',
   late: 'This can no longer be changed.',
+  unreadable:
+    'What is kept of this person cannot be opened, so nothing can be added to it. Put back a copy of the data, or erase them and add them again.',
   'too-many': 'Too many attempts. Wait a quarter of an hour and try again.',
+  'too-large': 'This is larger than anything that belongs here. Nothing of it was read.',
 } as const;
 
 export type RefusalCode = keyof typeof REFUSALS;
@@ -27,6 +33,17 @@ export class Refusal extends Error {
   ) {
     super(message);
   }
+}
+
+/** What PostgreSQL says of a race that was lost: a value that is there already, a serialization failure, a deadlock. */
+const LOST: readonly unknown[] = ['23505', '40001', '40P01'];
+
+/** A lost race as a clash, what cannot be opened in words; anything else as it is. */
+export function asClash(error: unknown): unknown {
+  if (error instanceof OptimisticLockError) return new Refusal('clash');
+  if (error instanceof Unopenable) return new Refusal('unreadable');
+  const code = error instanceof Error && 'code' in error ? error.code : null;
+  return !(error instanceof Refusal) && LOST.includes(code) ? new Refusal('clash') : error;
 }
 
 /** An id as the database takes it; anything else is simply not here. */

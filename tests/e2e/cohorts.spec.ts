@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, fitsTheWidth, signInAs } from './story';
+import { accessible, choose, fitsTheWidth, signInAs } from './story';
 
 const ROSTER = 'Full name,Mail,Born\nIris V.,iris@post.example,14/5/1986\nJoss H.,joss@post.example,2 Mar 1979\n';
 
@@ -34,7 +34,7 @@ test('a roster comes in, forms are sent and answered on a phone, and what needs 
   const byItself = desk.getByRole('checkbox', { name: /^Send these forms without me/ });
   for (const on of [true, false]) {
     await byItself.setChecked(on);
-    await expect(desk.getByText(on ? 'asked for by day, in your name' : 'only when somebody does')).toBeVisible();
+    await expect(desk.getByText(on ? 'asked for by day, by themselves' : 'only when somebody does')).toBeVisible();
     await desk.reload();
     await expect(byItself).toBeChecked({ checked: on });
   }
@@ -133,7 +133,7 @@ test('how a group does one technique together, and what one answer would change'
   await page.getByRole('link', { name: 'Equal 4:4:4', exact: true }).click();
   await expect(page.getByTestId('tracks')).toContainText('ways side by side serve everybody');
   await accessible(page);
-  await page.getByRole('combobox', { name: 'People' }).selectOption('no valid screening');
+  await choose(page, 'People', 'no valid screening');
   await expect(page.getByRole('rowheader', { name: 'Hedy W.' })).toBeVisible();
   await expect(page.getByRole('rowheader', { name: 'Asta R.' })).toHaveCount(0);
   await page.getByRole('link', { name: 'All techniques' }).click();
@@ -141,15 +141,17 @@ test('how a group does one technique together, and what one answer would change'
   await accessible(page);
 });
 
-test('the rulebook is made stricter freely, looser with a reason and a reviewer, and kept in versions', async ({ page }) => {
+test('the rulebook is made stricter freely, looser with a reason and a reviewer, and kept in versions', async ({ page, context }) => {
   await signInAs(page, 'director', '/cohorts/rules');
+  const stale = await context.newPage();
+  await stale.goto('/cohorts/rules');
   await accessible(page);
   await page
     .getByRole('row', { name: /^insulin-treated diabetes/ })
     .getByRole('button', { name: 'counted breathing' })
     .click();
   const change = page.getByRole('button', { name: 'Change the rule' });
-  await page.getByLabel('Answer').selectOption('clear');
+  await choose(page, 'Answer', 'clear');
   await expect(change).toBeDisabled();
   await page.getByLabel('Reason').fill('every teacher keeps sugar at hand');
   await page.getByLabel('Reviewed by').fill('Dr. A. Quill');
@@ -159,6 +161,21 @@ test('the rulebook is made stricter freely, looser with a reason and a reviewer,
   await accessible(page);
   await page.getByRole('button', { name: 'Save the rulebook' }).click();
   await expect(page.getByText('Saved as version 1.')).toBeVisible();
+  // A page that was opened before shows both, and takes theirs.
+  await stale
+    .getByRole('row', { name: /^insulin-treated diabetes/ })
+    .getByRole('button', { name: 'pumps' })
+    .first()
+    .click();
+  await choose(stale, 'Answer', 'leave out');
+  await stale.getByRole('button', { name: 'Change the rule' }).click();
+  await stale.getByRole('button', { name: 'What would change' }).click();
+  await stale.getByRole('button', { name: 'Save the rulebook' }).click();
+  await expect(stale.getByRole('alert', { name: 'Somebody else saved this meanwhile' })).toBeVisible();
+  await accessible(stale);
+  await stale.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(stale.getByRole('button', { name: /^Take back/ })).toHaveCount(1);
+  await stale.close();
   await page.getByText('v1', { exact: false }).first().click();
   await expect(page.getByText(/reviewed by Dr\. A\. Quill/).first()).toBeVisible();
   await page.getByRole('button', { name: /^Take back/ }).click();
@@ -167,16 +184,29 @@ test('the rulebook is made stricter freely, looser with a reason and a reviewer,
   await expect(page.getByText('Saved as version 2.')).toBeVisible();
 });
 
-test('a person is asked after, leaves, and is erased for good', async ({ page }) => {
+test('a person is asked after, changed from two tabs, leaves, and is erased for good', async ({ page, context }) => {
   await signInAs(page, 'director', '/cohorts');
   await page.getByRole('link', { name: 'Steady breath over sixty' }).click();
   await page.getByRole('link', { name: 'Cosmo R.', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Cosmo R.', exact: true })).toBeVisible();
+  const stale = await context.newPage();
+  await stale.goto(page.url());
   await page.getByLabel('Longest easy inhale, counts').fill('99');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('At most 30 counts.')).toBeVisible();
   await page.getByLabel('Longest easy inhale, counts').fill('3');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
+  await stale.getByLabel('Longest easy exhale, counts').fill('6');
+  await stale.getByRole('button', { name: 'Save', exact: true }).click();
+  const clash = stale.getByRole('alert', { name: 'Somebody else saved this meanwhile' });
+  await expect(clash).toContainText('longest easy inhale: theirs 3, yours empty');
+  await stale.getByLabel('Longest easy inhale, counts').fill('3');
+  await clash.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(stale.getByText('Saved.')).toBeVisible();
+  await stale.close();
+  await page.reload();
+  await expect(page.getByLabel('Longest easy exhale, counts')).toHaveValue('6');
   await page.getByRole('button', { name: 'Leave the cohort' }).click();
   await expect(page.getByText(/left on/)).toBeVisible();
   await page.getByText('All that is held of them, and erasing').click();

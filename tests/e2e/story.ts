@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { DEMO_STAFF } from '../../demo/staff';
 
 export type Role = (typeof DEMO_STAFF)[number]['role'];
@@ -12,6 +12,16 @@ export async function signInAs(page: Page, role: Role, next = '/'): Promise<void
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL((url) => url.pathname === next);
+}
+
+/** Chooses in one of our fields, as a person would: opens it and takes the option. */
+export async function choose(place: Page | Locator, label: string | RegExp, option: string | RegExp): Promise<void> {
+  await place.getByRole('combobox', { name: label }).first().click();
+  const page = 'page' in place ? place.page() : place;
+  await page
+    .getByRole('option', { name: option, exact: typeof option === 'string' })
+    .first()
+    .click();
 }
 
 /** No serious violation of accessibility on the page as it stands. */

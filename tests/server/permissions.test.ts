@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { CONDITIONS, RULEBOOK, STOP_SIGNS } from '../../src/core/screening';
 import type { Desk } from '../../src/server/desk';
-import type { Role } from '../../src/server/db/rows';
+import type { Role } from '../../src/core/staff';
 import { sessionsOf } from '../../src/server/repositories/courses';
 import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
@@ -72,13 +72,13 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['importOwnWays', 'D', (desk) => importOwnWays(desk, {})],
   ['archiveOwnWay', 'D', (desk) => archiveOwnWay(desk, {})],
   ['cohortsToFindBy', 'DLTF', (desk) => cohortsToFindBy(desk)],
-  ['whoMay', 'DLT', (desk, { cohort }) => whoMay(desk, { id: cohort })],
+  ['whoMay', 'D', (desk, { cohort }) => whoMay(desk, { id: cohort })],
   ['readTechnique', 'DLTF', (desk) => readTechnique(desk, '4-7-8')],
   ['listCohorts', 'DLTF', (desk) => listCohorts(desk)],
   ['readCohort', 'DLTF', (desk, { cohort }) => readCohort(desk, cohort, everyQuery)],
   ['addCohort', 'D', (desk) => addCohort(desk, {})],
   ['addPerson', 'DF', (desk) => addPerson(desk, {})],
-  ['readTracks', 'DLT', (desk, { cohort }) => readTracks(desk, cohort, '4-7-8', TODAY)],
+  ['readTracks', 'D', (desk, { cohort }) => readTracks(desk, cohort, '4-7-8', TODAY)],
   ['exportRoster', 'DF', (desk) => exportRoster(desk, {})],
   ['previewRoster', 'DF', (desk) => previewRoster(desk, {})],
   ['importRoster', 'DF', (desk) => importRoster(desk, {})],
@@ -87,21 +87,21 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['changePerson', 'DF', (desk) => changePerson(desk, {})],
   ['leaveCohort', 'DF', (desk) => leaveCohort(desk, {})],
   ['enterForm', 'DF', (desk) => enterForm(desk, {})],
-  ['sendForms', 'DF', (desk) => sendForms(desk, {}, 'http://here')],
-  ['formHere', 'DF', (desk) => formHere(desk, {}, 'http://here')],
+  ['sendForms', 'DF', (desk) => sendForms(desk, {})],
+  ['formHere', 'DF', (desk) => formHere(desk, {})],
   ['openAnswers', 'D', (desk) => openAnswers(desk, {})],
   ['recordClinician', 'D', (desk) => recordClinician(desk, {})],
   ['makeOverride', 'D', (desk) => makeOverride(desk, {})],
   ['endOverride', 'D', (desk) => endOverride(desk, {})],
   ['whatIfAside', 'D', (desk) => whatIfAside(desk, {})],
   ['whatIfForm', 'D', (desk) => whatIfForm(desk, {})],
-  ['sendReminders', 'DF', (desk) => sendReminders(desk, 'http://here')],
-  ['askByItself', 'D', (desk) => askByItself(desk, {}, 'http://here')],
+  ['sendReminders', 'DF', (desk) => sendReminders(desk)],
+  ['askByItself', 'D', (desk) => askByItself(desk, {})],
   ['erasePerson', 'D', (desk) => erasePerson(desk, {})],
   ['exportPerson', 'D', (desk) => exportPerson(desk, {})],
   ['readRecord', 'D', (desk) => readRecord(desk)],
   ['readOutbox', 'D', (desk) => readOutbox(desk)],
-  ['readRulebook', 'DLT', (desk) => readRulebook(desk)],
+  ['readRulebook', 'D', (desk) => readRulebook(desk)],
   ['previewRulebook', 'D', (desk) => previewRulebook(desk, {})],
   ['saveRulebook', 'D', (desk) => saveRulebook(desk, {})],
   ['listCourses', 'DL', (desk) => listCourses(desk)],
@@ -147,30 +147,30 @@ test('another studio finds nothing of ours', async () => {
   const blocks = session.blocks.map((block) => ({ technique: null, part: null, pattern: null, dose: null, tempo: null, minutes: null, ...block }));
   const answers = [
     readCohort(await stranger(), ferry, { date: null, focus: { person: await person('Fenna T.'), technique: 'equal-4-4-4' } }),
-    addPerson(await stranger(), { cohort: ferry, name: 'Nobody' }),
+    addPerson(await stranger(), { once: newId(), cohort: ferry, name: 'Nobody' }),
     whoMay(await stranger(), { id: ferry }),
     readTracks(await stranger(), ferry, '4-7-8', TODAY),
     exportRoster(await stranger(), { id: ferry }),
-    importRoster(await stranger(), { cohort: ferry, text: 'name\nAnna', mapping: { name: 'name' } }),
+    importRoster(await stranger(), { once: newId(), cohort: ferry, text: 'name\nAnna', mapping: { name: 'name' } }),
     readPerson(await stranger(), fenna),
     changePerson(await stranger(), { person: fenna, version: 1, name: 'Nobody', cohort: ferry }),
     leaveCohort(await stranger(), { person: fenna, version: 1 }),
-    enterForm(await stranger(), { person: fenna, screenedOn: TODAY }),
-    sendForms(await stranger(), { people: [fenna] }, 'http://here'),
-    formHere(await stranger(), { people: [fenna] }, 'http://here'),
+    enterForm(await stranger(), { once: newId(), person: fenna, screenedOn: TODAY }),
+    sendForms(await stranger(), { once: newId(), people: [fenna] }),
+    formHere(await stranger(), { people: [fenna] }),
     openAnswers(await stranger(), { person: fenna, why: 'curious' }),
-    recordClinician(await stranger(), { person: fenna, rules: [ASKING], answeredOn: TODAY, until: TODAY }),
-    makeOverride(await stranger(), { person: fenna, rules: [ASKING], reason: 'because I can', until: TODAY }),
+    recordClinician(await stranger(), { once: newId(), person: fenna, rules: [ASKING], answeredOn: TODAY, until: TODAY }),
+    makeOverride(await stranger(), { once: newId(), person: fenna, rules: [ASKING], reason: 'because I can', until: TODAY }),
     endOverride(await stranger(), { person: fenna, override: fenna }),
-    whatIfAside(await stranger(), { person: fenna, rules: [ASKING], reason: 'because I can', until: TODAY }),
+    whatIfAside(await stranger(), { once: newId(), person: fenna, rules: [ASKING], reason: 'because I can', until: TODAY }),
     erasePerson(await stranger(), { person: fenna, name: 'Fenna T.' }),
     exportPerson(await stranger(), { person: fenna, why: 'curious' }),
     readCourse(await stranger(), boat.id),
-    draftCourse(await stranger(), { course: boat.id, version: boat.version }),
-    moveBlock(await stranger(), { course: boat.id, version: boat.version, block: blocks[0].id, to: session.id }),
+    draftCourse(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
+    moveBlock(await stranger(), { course: boat.id, seen: [], block: blocks[0].id, to: session.id }),
     readPlan(await stranger(), session.id),
     saveBlocks(await stranger(), { session: session.id, version: session.version, blocks }),
-    publishPlan(await stranger(), { session: session.id, version: session.version, teacher: boat.teacher }),
+    publishPlan(await stranger(), { once: newId(), session: session.id, version: session.version, teacher: boat.teacher }),
     readClass(await stranger(), session.id),
     saveQualifications(await stranger(), { staff: boat.teacher, version: 1, families: [] }),
     createCourse(await stranger(), { ...courseInput(boat.teacher), cohort: ferry }),
@@ -218,7 +218,11 @@ test('no answer, and no name of a condition, reaches anybody but the director', 
       ...sessions.map(({ id }) => readClass(desk, id)),
     ];
     for (const answer of await Promise.allSettled(read))
-      told.push(JSON.stringify(answer.status === 'fulfilled' ? answer.value : String(answer.reason)).replaceAll(PUBLIC, ''));
+      told.push(
+        JSON.stringify(answer.status === 'fulfilled' ? answer.value : String(answer.reason))
+          .replaceAll(PUBLIC, '')
+          .replaceAll('"connected route":"nose"', ''),
+      );
   }
   expect(told.join('').length).toBeGreaterThan(50_000);
   expect(HEALTH_WORDS.filter((words) => told.some((text) => text.includes(words)))).toEqual([]);

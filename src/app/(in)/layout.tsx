@@ -1,7 +1,11 @@
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { signedIn } from '@/app/edge';
+import { dateIn } from '@/core/units';
 import { may, type Capability } from '@/server/auth/permissions';
+import { deskFor } from '@/server/desk';
+import { readOwnTechniques } from '@/server/usecases/techniques/readOwnTechniques';
+import { InsideStudio } from '@/ui/shell/Inside';
 import { Rail } from '@/ui/shell/Rail';
 import { SchemeSwitch } from '@/ui/shell/SchemeSwitch';
 import { SignOut } from '@/ui/shell/SignOut';
@@ -20,15 +24,19 @@ const PLACES: readonly { readonly href: string; readonly name: string; readonly 
 export default async function InsideLayout({ children }: { children: ReactNode }) {
   const who = await signedIn();
   if (!who) redirect('/sign-in');
+  const now = new Date();
+  const own = await readOwnTechniques(await deskFor(who, now));
   const places = PLACES.filter(({ needs }) => may(who.role, needs)).map(({ href, name }) => ({ href, name }));
   return (
-    <div className="frame">
-      <Rail places={places} studio={who.studioName} name={who.name} role={who.role}>
-        <SchemeSwitch />
-        <SignOut />
-      </Rail>
-      <main>{children}</main>
-      <WaitingLogs />
-    </div>
+    <InsideStudio own={own} today={dateIn(who.zone, now)}>
+      <div className="frame">
+        <Rail places={places} studio={who.studioName} name={who.name} role={who.role}>
+          <SchemeSwitch />
+          <SignOut />
+        </Rail>
+        <main>{children}</main>
+        <WaitingLogs />
+      </div>
+    </InsideStudio>
   );
 }

@@ -1,24 +1,15 @@
 'use server';
 
-import { headers } from 'next/headers';
 import { reply } from '@/app/edge';
 import { exportRoster } from '@/server/usecases/cohorts/exportRoster';
-import { changePerson, enterForm, leaveCohort } from '@/server/usecases/people/aboutPerson';
+import { changePerson, comparePerson, enterForm, leaveCohort } from '@/server/usecases/people/aboutPerson';
 import { erasePerson, exportPerson } from '@/server/usecases/people/erasePerson';
-import { importRoster, previewRoster } from '@/server/usecases/people/importRoster';
 import { askByItself, sendReminders } from '@/server/usecases/people/sendReminders';
 import { formHere, sendForms } from '@/server/usecases/people/links';
 import { openAnswers } from '@/server/usecases/people/readPerson';
 import { endOverride, makeOverride, recordClinician } from '@/server/usecases/people/setAsideRules';
 import { whatIfAside, whatIfForm } from '@/server/usecases/people/whatIf';
-import { previewRulebook, saveRulebook } from '@/server/usecases/rules/rulebook';
-
-/** Where this studio is reached, for links that leave it: as it was set, else as it was asked for. */
-async function origin(): Promise<string> {
-  if (process.env.OAKEN_ORIGIN) return process.env.OAKEN_ORIGIN;
-  const from = await headers();
-  return `${from.get('x-forwarded-proto') ?? 'http'}://${from.get('x-forwarded-host') ?? from.get('host') ?? 'localhost'}`;
-}
+import { compareRulebook, previewRulebook, saveRulebook } from '@/server/usecases/rules/rulebook';
 
 export async function changePersonAction(input: unknown) {
   return reply((desk) => changePerson(desk, input));
@@ -33,23 +24,19 @@ export async function enterFormAction(input: unknown) {
 }
 
 export async function sendFormsAction(input: unknown) {
-  const at = await origin();
-  return reply((desk) => sendForms(desk, input, at));
+  return reply((desk) => sendForms(desk, input));
 }
 
 export async function sendRemindersAction() {
-  const at = await origin();
-  return reply((desk) => sendReminders(desk, at));
+  return reply((desk) => sendReminders(desk));
 }
 
 export async function askByItselfAction(input: unknown) {
-  const at = await origin();
-  return reply((desk) => askByItself(desk, input, at));
+  return reply((desk) => askByItself(desk, input));
 }
 
 export async function formHereAction(input: unknown) {
-  const at = await origin();
-  return reply((desk) => formHere(desk, input, at));
+  return reply((desk) => formHere(desk, input));
 }
 
 export async function openAnswersAction(input: unknown) {
@@ -84,14 +71,6 @@ export async function exportPersonAction(input: unknown) {
   return reply((desk) => exportPerson(desk, input));
 }
 
-export async function previewRosterAction(input: unknown) {
-  return reply((desk) => previewRoster(desk, input));
-}
-
-export async function importRosterAction(input: unknown) {
-  return reply((desk) => importRoster(desk, input));
-}
-
 export async function exportRosterAction(input: unknown) {
   return reply((desk) => exportRoster(desk, input));
 }
@@ -102,4 +81,12 @@ export async function previewRulebookAction(input: unknown) {
 
 export async function saveRulebookAction(input: unknown) {
   return reply((desk) => saveRulebook(desk, input));
+}
+
+export async function comparePersonAction(input: unknown) {
+  return reply((desk) => comparePerson(desk, input));
+}
+
+export async function compareRulebookAction(input: unknown) {
+  return reply((desk) => compareRulebook(desk, input));
 }

@@ -1,10 +1,10 @@
 'use server';
 
-import { cookies, headers } from 'next/headers';
+import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { COOKIE, refusalReply } from '@/app/edge';
+import { COOKIE, cookieOptions, DEVICE_COOKIE, ownAddress, refusalReply } from '@/app/edge';
 import { signInForm } from '@/forms';
-import { signIn, signOut } from '@/server/auth/signin';
+import { SESSION_LIMITS, signIn, signOut } from '@/server/auth/signin';
 import { checked } from '@/server/checked';
 import { freshManager } from '@/server/db/orm';
 import type { Reply } from '@/ui/forms/reply';
@@ -12,11 +12,11 @@ import type { Reply } from '@/ui/forms/reply';
 export async function signInAction(input: unknown): Promise<Reply<null>> {
   try {
     const { email, password } = await checked(signInForm, input);
-    const from = await headers();
-    const address = from.get('x-forwarded-for')?.split(',')[0].trim() ?? 'local';
-    const token = await signIn(await freshManager(), { email, password, address }, new Date());
-    const secure = from.get('x-forwarded-proto') === 'https';
-    (await cookies()).set(COOKIE, token, { httpOnly: true, sameSite: 'lax', secure, path: '/' });
+    const jar = await cookies();
+    const from = { email, password, address: await ownAddress(), device: jar.get(DEVICE_COOKIE)?.value ?? null };
+    const { token, device } = await signIn(await freshManager(), from, new Date());
+    jar.set(COOKIE, token, cookieOptions());
+    jar.set(DEVICE_COOKIE, device, { ...cookieOptions(), maxAge: SESSION_LIMITS.device / 1000 });
     return { ok: true, value: null };
   } catch (error) {
     return refusalReply(error);

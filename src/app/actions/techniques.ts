@@ -1,19 +1,11 @@
 'use server';
 
 import { reply } from '@/app/edge';
-import { archiveOwnWay, exportOwnWays, importOwnWays, previewOwnWays, saveOwnWay } from '@/server/usecases/techniques/ownWays';
+import { archiveOwnWay, exportOwnWays, saveOwnWay } from '@/server/usecases/techniques/ownWays';
 import { whoMay } from '@/server/usecases/techniques/whoMay';
 
 export async function saveOwnWayAction(input: unknown) {
   return reply((desk) => saveOwnWay(desk, input));
-}
-
-export async function previewOwnWaysAction(input: unknown) {
-  return reply((desk) => previewOwnWays(desk, input));
-}
-
-export async function importOwnWaysAction(input: unknown) {
-  return reply((desk) => importOwnWays(desk, input));
 }
 
 export async function exportOwnWaysAction() {

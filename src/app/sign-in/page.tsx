@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { signedIn } from '@/app/edge';
+import { ourPath } from '@/server/doors';
 import { SignInForm } from '@/ui/shell/SignInForm';
 import { DEMO_STAFF } from '../../../demo/staff';
 
@@ -8,8 +9,8 @@ export const metadata: Metadata = { title: 'Sign in' };
 
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ next?: string }> }) {
   if (await signedIn()) redirect('/');
-  const { next = '/' } = await searchParams;
+  const { next } = await searchParams;
   // Demo sign-ins are shown only when bin/start runs the demo on loopback.
   const demo = process.env.OAKEN_DEMO === '1' ? DEMO_STAFF.map(({ name, role, email, password }) => ({ name, role, email, password })) : [];
-  return <SignInForm demo={demo} next={/^\/(?![/\\])/.test(next) ? next : '/'} />;
+  return <SignInForm demo={demo} next={ourPath(next)} />;
 }

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { growthFindings, nextCounts, nextVolume, rungFindings } from '.';
-import { TECHNIQUES } from '../techniques';
 import { millis } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
+
+const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
 const done = (pattern: string, dose = '4 min') => ({ pattern, dose, pace });

@@ -1,8 +1,8 @@
-import { TECHNIQUES, type Technique } from '../techniques';
+import type { Technique } from '../techniques';
 import { mustParseDose, mustParsePattern } from '../pattern';
 import { timeBlock, type Pace } from '../timing';
 import type { Millis } from '../units';
-import { schoolsOf, type StudioSchools } from './questions';
+import { schoolsOf, wayText, type StudioSchools } from './questions';
 import { questionsFor, schoolCues, taughtAs, type TaughtAs } from './taught';
 
 /** What another choice of ways would change of one technique. */
@@ -16,8 +16,8 @@ export interface SchoolChange {
 }
 
 /** Every technique that another choice of ways would change, before it is saved. Planned sessions keep what they have. */
-export function schoolChanges(now: StudioSchools, then: StudioSchools, pace: Pace): SchoolChange[] {
-  return TECHNIQUES.flatMap((technique): SchoolChange[] => {
+export function schoolChanges(techniques: readonly Technique[], now: StudioSchools, then: StudioSchools, pace: Pace): SchoolChange[] {
+  return techniques.flatMap((technique): SchoolChange[] => {
     const [before, after] = [now, then].map((schools) => timed(taughtAs(technique, schools), pace));
     const said = saidAnew(technique, now, then);
     const same = before.pattern === after.pattern && before.dose === after.dose && said.length === 0;
@@ -36,6 +36,6 @@ function saidAnew(technique: Technique, now: StudioSchools, then: StudioSchools)
   return [
     ...after.filter((line) => !before.includes(line)).map((line) => `“${line}”`),
     ...before.filter((line) => !after.includes(line) && after.length < before.length).map((line) => `no longer “${line}”`),
-    ...(counting ? [`counts spoken ${is.counting}`] : []),
+    ...(counting ? [`counts spoken ${wayText('counting', is.counting)}`] : []),
   ];
 }

@@ -12,7 +12,7 @@ import {
   type Phase,
 } from '../pattern';
 import type { Technique } from '../techniques';
-import { QUESTIONS, schoolsOf, type Question, type Schools, type StudioSchools } from './questions';
+import { QUESTIONS, schoolsOf, wayText, type Counting, type Question, type Schools, type StudioSchools } from './questions';
 
 /** A technique as this studio teaches it: canonical notation. */
 export interface TaughtAs {
@@ -22,7 +22,7 @@ export interface TaughtAs {
 
 /**
  * A shipped technique in the ways a studio chose.
- * @example taughtAs(techniqueOf('alternate-4-4'), { studio: { ...DEFAULT_SCHOOLS, 'alternate side': 'right and right' }, own: {} }).pattern
+ * @example taughtAs(library.technique('alternate-4-4'), { studio: { ...DEFAULT_SCHOOLS, 'alternate side': 'right-right' }, own: {} }).pattern
  * // "in 4 right, out 4 left, alternating"
  */
 export function taughtAs(technique: Technique, studio: StudioSchools): TaughtAs {
@@ -30,18 +30,17 @@ export function taughtAs(technique: Technique, studio: StudioSchools): TaughtAs 
   const asked = QUESTIONS.filter(({ families }) => families?.includes(technique.family));
   const change = (of: Question['id']) => asked.some(({ id, ways }) => id === of && schools[of] !== ways[0]);
   let { pattern, dose }: { pattern: Pattern; dose: Dose } = technique.read;
-  if (change('alternate side')) pattern = schools['alternate side'] === 'right and right' ? mirrored(pattern) : withEntry(pattern);
+  if (change('alternate side')) pattern = schools['alternate side'] === 'right-right' ? mirrored(pattern) : withEntry(pattern);
   if (change('first exhale')) pattern = mirrored(pattern);
   if (change('round')) dose = { ...dose, cyclesPerRound: breathsInRound(schools) };
-  if (change('connected route') && pattern.kind === 'connected')
-    pattern = { ...pattern, route: schools['connected route'] === 'either' ? 'either' : 'mouth' };
+  if (change('connected route') && pattern.kind === 'connected') pattern = { ...pattern, route: schools['connected route'] };
   if (change('connected breaks'))
     dose = { ...dose, rest: { n: Number.parseInt(schools['connected breaks'], 10), unit: 'seconds', every: 'round', afterLast: false } };
   return { pattern: formatPattern(pattern), dose: formatDose(dose) };
 }
 
 function breathsInRound(schools: Schools): number {
-  return schools.round === 'one breath' ? 1 : 2;
+  return schools.round === 'one-breath' ? 1 : 2;
 }
 
 const crossed = (phase: Phase): Phase => (phase.side === 'both' ? phase : { ...phase, side: phase.side === 'left' ? 'right' : 'left' });
@@ -86,22 +85,22 @@ export function schoolCues(pattern: Pattern, schools: Schools): string[] {
   const holds = cycles.some(({ phases: all }) => all.some(({ kind }, index) => kind === 'hold' && index > 0 && !all[index - 1].nineTenths));
   return [
     ...(phases.some(({ side }) => side !== 'both') ? [handCue(schools)] : []),
-    ...(holds && schools.fullness === 'nine tenths' ? ['Nine tenths full before the hold'] : []),
+    ...(holds && schools.fullness === 'nine-tenths' ? ['Nine tenths full before the hold'] : []),
   ];
 }
 
 function handCue(schools: Schools): string {
   const position = schools['hand position'];
-  if (position === 'imagined, no hand') return 'Sides imagined, hands resting';
+  if (position === 'imagined') return 'Sides imagined, hands resting';
   const [thumb, ring] = schools.hand === 'left' ? ['left', 'right'] : ['right', 'left'];
-  const how = position === 'the teacher’s choice' ? '' : `, ${position}`;
+  const how = position === 'teachers-choice' ? '' : `, ${wayText('hand position', position)}`;
   return `${schools.hand === 'left' ? 'Left' : 'Right'} hand${how}: thumb closes ${thumb}, ring finger ${ring}`;
 }
 
 /** Whether the number spoken in a phase goes up. */
-export function countsUp(kind: Phase['kind'] | 'pumps', counting: string): boolean {
+export function countsUp(kind: Phase['kind'] | 'pumps', counting: Counting): boolean {
   if (kind === 'pumps') return true;
-  return counting === 'up throughout' || (kind === 'in' && counting !== 'down throughout');
+  return counting === 'up' || (kind === 'in' && counting !== 'down');
 }
 
 /** The questions that bear on a technique. */

@@ -1,16 +1,20 @@
-import { doseIsReached, growth, newTechniqueBlock } from './grow';
-import { frame, frameTime } from './frame';
+import { after, inOrder, isNew, mayBeTaught, NOTHING_BEFORE, type Before, type Day } from './constraints';
+import { inTimeOrder } from './checks';
 import { weekOf } from './dates';
-import { hourOf, type CourseSession, type CourseSetting, type Goal } from './types';
-import { shortfalls, wayDown, type Edge } from '../ladder';
+import { frame, frameTime } from './frame';
+import { doseIsReached, growth, newTechniqueBlock } from './grow';
+import { COURSE_LIMITS } from './limits';
+import { hourOf, type CourseSession, type Goal, type Planning } from './types';
+import { wayDown, type Shortfall } from '../ladder';
 import type { Block, TechniqueBlock } from '../plan';
-import { techniqueOf } from '../techniques';
 import { daysBetween, type IsoDate } from '../units';
 
 /** Why a goal could not be placed. Worded in one place, `words.ts`. */
 export type Blocked =
   | { readonly why: 'hour'; readonly technique: string; readonly hours: readonly string[] }
   | { readonly why: 'left out by all'; readonly technique: string }
+  /** Found by a draft from before reasons were kept as codes. */
+  | { readonly why: 'earlier draft'; readonly technique: string }
   | { readonly why: 'no room'; readonly technique: string; readonly minutes: number }
   | {
       readonly why: 'sessions';
@@ -33,23 +37,16 @@ export interface Draft {
   readonly unplaced: readonly Unplaced[];
 }
 
-/** The most techniques a class can hold without hurry. */
-const MOST_TECHNIQUES = 5;
-/** Below this a class is filled up with what the cohort knows. */
-const FEWEST_TECHNIQUES = 4;
-/** Practised techniques come back at growing gaps, in sessions. */
-const GAPS = [1, 2, 4] as const;
-
 /**
  * Proposes the blocks of a course, session by session: at most one new thing, every prerequisite met in number and days,
  * what the ladder still needs practised first, then reviews at growing gaps, all inside the minutes. A goal that cannot be
  * placed is dropped and named with what blocked it; the rest is drafted without it. Past and published sessions stay.
  */
-export function draftCourse(sessions: readonly CourseSession[], goals: readonly Goal[], setting: CourseSetting, newId: () => string): Draft {
+export function draftCourse(sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning, newId: () => string): Draft {
   const unplaced: Unplaced[] = [];
   let wanted = [...goals];
   for (;;) {
-    const run = new Run(sessions, wanted, setting, newId);
+    const run = new Run(sessions, wanted, planning, newId);
     const drafted = run.draft();
     const failed = wanted.flatMap((goal) => {
       const blocked = run.blockedBy(goal);
@@ -62,8 +59,9 @@ export function draftCourse(sessions: readonly CourseSession[], goals: readonly 
   }
 }
 
+/** How a technique stands in the draft so far. */
 interface Learned {
-  readonly dates: IsoDate[];
+  readonly dates: readonly IsoDate[];
   /** Index of the last session it stood in. */
   last: number;
   pattern: string;
@@ -75,6 +73,7 @@ interface Learned {
 
 class Run {
   private readonly learned = new Map<string, Learned>();
+  private before: Before = NOTHING_BEFORE;
   /** Everything the goals stand on and the goals themselves, without what is already practised. */
   private readonly wanted: readonly string[];
   private readonly sessions: readonly CourseSession[];
@@ -82,10 +81,10 @@ class Run {
   constructor(
     sessions: readonly CourseSession[],
     private readonly goals: readonly Goal[],
-    private readonly setting: CourseSetting,
+    private readonly planning: Planning,
     private readonly newId: () => string,
   ) {
-    this.sessions = [...sessions].sort((a, b) => (a.date + a.start).localeCompare(b.date + b.start));
+    this.sessions = inTimeOrder(sessions);
     const all = goals.flatMap(({ technique }) => [technique, ...this.below(technique)]);
     this.wanted = [...new Set(all)];
   }
@@ -102,8 +101,8 @@ class Run {
   private below(technique: string): string[] {
     const open: string[] = [];
     const walk = (id: string) => {
-      for (const { needs } of this.setting.ladder.filter(({ to }) => to === id)) {
-        if (this.setting.already.has(needs) || open.includes(needs)) continue;
+      for (const { needs } of this.planning.ladder.filter(({ to }) => to === id)) {
+        if (this.planning.already.has(needs) || open.includes(needs)) continue;
         open.push(needs);
         walk(needs);
       }
@@ -115,48 +114,51 @@ class Run {
   private fill(session: CourseSession, index: number): Block[] {
     const chosen: TechniqueBlock[] = [];
     const put = (block: TechniqueBlock) => {
-      if (chosen.length < MOST_TECHNIQUES && this.fits(session, [...chosen, block])) chosen.push(block);
+      if (chosen.length < COURSE_LIMITS.mostTechniques && this.fits(session, [...chosen, block])) chosen.push(block);
       return chosen.includes(block);
     };
-    const fresh = this.candidates(session).find((id) => put(newTechniqueBlock(id, this.setting, this.newId())));
+    const fresh = this.candidates(session).find((id) => put(newTechniqueBlock(id, this.planning, this.newId())));
     let somethingNew = fresh !== undefined;
     for (const id of this.due(index)) {
       if (!this.mayTeach(id, session)) continue;
       const grown = this.grown(id, session, !somethingNew);
-      if (put(grown) && grown.pattern !== this.learned.get(id)?.pattern) somethingNew = true;
+      if (put(grown) && isNew(grown, this.before, this.planning)) somethingNew = true;
     }
     for (const id of this.familiar()) {
-      if (chosen.length >= FEWEST_TECHNIQUES) break;
-      const sameFamily = chosen.some(({ technique }) => techniqueOf(technique).family === techniqueOf(id).family);
+      if (chosen.length >= COURSE_LIMITS.fewestTechniques) break;
+      const sameFamily = chosen.some(({ technique }) => this.familyOf(technique) === this.familyOf(id));
       if (!sameFamily && this.mayTeach(id, session)) put(this.grown(id, session, false));
     }
-    const { naturalBreath } = this.setting;
-    return frame(chosen, session.minutes, weekOf(this.sessions[0].date, session.date), this.newId, naturalBreath);
+    return frame(chosen, session.minutes, weekOf(this.sessions[0].date, session.date), this.newId, this.planning.basis);
+  }
+
+  private familyOf(technique: string): string {
+    return this.planning.basis.library.technique(technique).family;
   }
 
   /** Techniques that could be introduced today, the one with the longest way still to go first. */
   private candidates(session: CourseSession): string[] {
     return this.wanted
-      .filter((id) => !this.learned.has(id) && this.mayTeach(id, session) && this.missing(id, session.date).length === 0)
+      .filter((id) => !this.learned.has(id) && this.mayTeach(id, session) && this.missing(id, session).length === 0)
       .sort((a, b) => this.ahead(b) - this.ahead(a));
   }
 
-  private missing(id: string, date: IsoDate) {
-    const practised = new Map([...this.learned].map(([technique, { dates }]) => [technique, dates]));
-    return shortfalls(this.setting.ladder, id, date, practised, this.setting.already);
+  private missing(id: string, day: Day): readonly Shortfall[] {
+    return inOrder(this.first(id), day, this.before, this.planning).flatMap((finding) => ('lacking' in finding ? [finding.lacking] : []));
+  }
+
+  private first(id: string): TechniqueBlock {
+    return newTechniqueBlock(id, this.planning, 'asked');
   }
 
   /** How many sessions the goals above a technique still need after it. */
   private ahead(id: string): number {
-    const above = this.setting.ladder.filter(({ needs, to }) => needs === id && this.wanted.includes(to));
+    const above = this.planning.ladder.filter(({ needs, to }) => needs === id && this.wanted.includes(to));
     return Math.max(this.goals.find(({ technique }) => technique === id)?.practise ?? 0, ...above.map((edge) => edge.sessions + this.ahead(edge.to)));
   }
 
   private mayTeach(id: string, session: CourseSession): boolean {
-    const technique = techniqueOf(id);
-    if (!technique.taughtAt.includes(hourOf(session.start))) return false;
-    const { people, leaveOut, askFirst } = this.setting.tally(newTechniqueBlock(id, this.setting, 'asked'), session.date);
-    return people === 0 || leaveOut + askFirst < people;
+    return mayBeTaught(this.first(id), session, this.before, this.planning);
   }
 
   /** What to practise again: first what something still waits for, then what is due by its gap, longest away first. */
@@ -166,7 +168,7 @@ class Run {
       if (waiting > 0) return -waiting;
       const { dates, last } = this.learned.get(id)!;
       if (this.outgrown(id)) return Infinity;
-      const gap = GAPS[Math.min(dates.length, GAPS.length) - 1];
+      const gap = COURSE_LIMITS.gaps[Math.min(dates.length, COURSE_LIMITS.gaps.length) - 1];
       return index - last >= gap ? 100 - (index - last) : Infinity;
     };
     return [...this.learned.keys()]
@@ -178,12 +180,12 @@ class Run {
 
   /** Whether a higher step of the same family has been learned, so that this one no longer needs reviewing. */
   private outgrown(id: string): boolean {
-    return this.setting.ladder.some(({ needs, to }) => needs === id && this.learned.has(to) && techniqueOf(to).family === techniqueOf(id).family);
+    return this.planning.ladder.some(({ needs, to }) => needs === id && this.learned.has(to) && this.familyOf(to) === this.familyOf(id));
   }
 
   /** What a class can be filled up with: learned here, or practised before and not standing under something else known; longest away first. */
   private familiar(): string[] {
-    const { already, ladder } = this.setting;
+    const { already, ladder } = this.planning;
     const tops = [...already].filter((id) => !this.learned.has(id) && !ladder.some(({ needs, to }) => needs === id && already.has(to)));
     return [...tops, ...[...this.learned].sort(([, a], [, b]) => a.last - b.last).map(([id]) => id)];
   }
@@ -191,7 +193,7 @@ class Run {
   /** How urgently a technique must be practised again: the way ahead of whatever still lacks sessions of it. */
   private waiting(id: string): number {
     const had = this.learned.get(id)!.dates.length;
-    const above = this.setting.ladder.filter(
+    const above = this.planning.ladder.filter(
       ({ needs, to, sessions }) => needs === id && this.wanted.includes(to) && !this.learned.has(to) && had < sessions,
     );
     const goal = this.goals.find(({ technique }) => technique === id);
@@ -206,24 +208,25 @@ class Run {
 
   private grown(id: string, session: CourseSession, mayStep: boolean): TechniqueBlock {
     const learned = this.learned.get(id);
-    const first = newTechniqueBlock(id, this.setting, this.newId());
+    const first = newTechniqueBlock(id, this.planning, this.newId());
     const goal = this.goals.find(({ technique }) => technique === id);
     if (!learned) return first;
     const { pattern, dose, onStep, grownOn } = learned;
     const same = { ...first, pattern, dose };
     if (!goal) return same;
     return growth(same, goal, {
-      mayStep: mayStep && onStep >= 2,
-      aWeekOn: daysBetween(grownOn, session.date) >= 7,
-      naturalBreath: this.setting.naturalBreath,
+      mayStep: mayStep && onStep >= COURSE_LIMITS.classesOnAStep,
+      aWeekOn: daysBetween(grownOn, session.date) >= COURSE_LIMITS.daysBetweenVolume,
+      naturalBreath: this.planning.basis.naturalBreath,
     });
   }
 
   private fits(session: CourseSession, techniques: readonly TechniqueBlock[]): boolean {
-    return frameTime(session.minutes, techniques, this.setting.naturalBreath) <= session.minutes * 60_000;
+    return frameTime(session.minutes, techniques, this.planning.basis) <= session.minutes * 60_000;
   }
 
   private remember(blocks: readonly Block[], session: CourseSession, index: number): void {
+    this.before = after(this.before, { date: session.date, blocks });
     for (const block of blocks) {
       if (block.kind !== 'technique') continue;
       const before = this.learned.get(block.technique);
@@ -245,28 +248,27 @@ class Run {
     const learned = this.learned.get(goal.technique);
     if (learned && learned.dates.length >= goal.practise) return null;
     const open = this.sessions.filter(({ fixed }) => !fixed);
-    const standingOn = [goal.technique, ...wayDown(this.setting.ladder, goal.technique).filter((id) => this.wanted.includes(id))];
+    const standingOn = [goal.technique, ...wayDown(this.planning.ladder, goal.technique).filter((id) => this.wanted.includes(id))];
     for (const id of standingOn.filter((id) => !this.learned.has(id))) {
-      const technique = techniqueOf(id);
-      const block = newTechniqueBlock(id, this.setting, 'asked');
+      const technique = this.planning.basis.library.technique(id);
+      const block = this.first(id);
       if (!open.some(({ start }) => technique.taughtAt.includes(hourOf(start)))) return { why: 'hour', technique: id, hours: technique.taughtAt };
       if (!open.some((session) => this.mayTeach(id, session))) return { why: 'left out by all', technique: id };
       const longest = Math.max(0, ...open.map(({ minutes }) => minutes));
-      if (frameTime(longest, [block], this.setting.naturalBreath) > longest * 60_000) {
-        return { why: 'no room', technique: id, minutes: Math.ceil(frameTime(longest, [block], this.setting.naturalBreath) / 60_000) };
-      }
+      const needed = frameTime(longest, [block], this.planning.basis);
+      if (needed > longest * 60_000) return { why: 'no room', technique: id, minutes: Math.ceil(needed / 60_000) };
     }
     if (learned) return { why: 'practice', technique: goal.technique, wanted: goal.practise, had: learned.dates.length };
     const last = this.sessions.at(-1);
-    const lacking = last ? this.lowestGap(goal.technique, last.date) : null;
+    const lacking = last ? this.lowestGap(goal.technique, last) : null;
     if (!lacking) return { why: 'new things', technique: goal.technique, sessions: open.length };
     return { why: 'sessions', technique: lacking.to, needs: lacking.needs, sessions: lacking.sessions, had: lacking.had, days: lacking.days };
   }
 
   /** The first thing missing on the way up to a goal. */
-  private lowestGap(id: string, date: IsoDate): (Edge & { readonly had: number }) | null {
-    const missing = this.missing(id, date);
-    for (const gap of missing) if (gap.had === 0) return this.lowestGap(gap.needs, date) ?? gap;
+  private lowestGap(id: string, day: Day): Shortfall | null {
+    const missing = this.missing(id, day);
+    for (const gap of missing) if (gap.had === 0) return this.lowestGap(gap.needs, day) ?? gap;
     return missing[0] ?? null;
   }
 }

@@ -1,10 +1,10 @@
 import { nextCounts, nextVolume } from '../climb';
 import type { TechniqueBlock } from '../plan';
 import { millis, type Millis } from '../units';
-import type { CourseSetting, Goal } from './types';
+import type { Goal, Planning } from './types';
 
 /** A technique as it is first taught. */
-export function newTechniqueBlock(technique: string, { taught, tempo }: Pick<CourseSetting, 'taught' | 'tempo'>, id: string): TechniqueBlock {
+export function newTechniqueBlock(technique: string, { taught, tempo }: Pick<Planning, 'taught' | 'tempo'>, id: string): TechniqueBlock {
   return { id, kind: 'technique', technique, ...taught(technique), tempo };
 }
 

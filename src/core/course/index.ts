@@ -1,6 +1,9 @@
-/** Courses: dated sessions, the greedy draft, and the checks that run after every change. */
+/** Courses: dated sessions, the rules of planning, the greedy draft, and the checks that run after every change. */
 export * from './types';
 export * from './dates';
-export { draftCourse } from './draft';
-export { checkCourse, type Check, type Mend } from './checks';
+export { planningOf } from './problem';
+export { draftCourse, type Unplaced } from './draft';
+export { checkCourse, type Check } from './checks';
+export { mended } from './mends';
+export { edit, refusedText, type Edit } from './edits';
 export { checkText, mendText, unplacedText } from './words';

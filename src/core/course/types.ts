@@ -1,5 +1,7 @@
-import type { Block, TechniqueBlock } from '../plan';
+import type { Qualification } from '../staff';
+import type { Basis, Block, TechniqueBlock } from '../plan';
 import type { Edge } from '../ladder';
+import type { OwnEntry } from '../library';
 import type { Hour } from '../techniques';
 import type { IsoDate, Millis } from '../units';
 
@@ -23,33 +25,64 @@ export interface Goal {
   readonly practise: number;
 }
 
-/** How a cohort's members come out for a technique on a date. */
+/** How a cohort's members come out for a technique on a date: numbers, and nobody's answers. */
 export interface Tally {
   readonly people: number;
   readonly leaveOut: number;
   readonly askFirst: number;
   readonly adapt: number;
   readonly watch: number;
-  /** People for whom it stands within 15 % of one of their limits. */
+  /** People for whom it stands close below one of their limits. */
   readonly near: number;
 }
 
-/** Everything a draft or a check needs to know beside the sessions. */
-export interface CourseSetting {
-  readonly ladder: readonly Edge[];
+/** A way of doing a technique, as a tally is worked out for it. */
+export type Asked = Pick<TechniqueBlock, 'technique' | 'pattern' | 'dose' | 'tempo'>;
+
+/** What a tally is found by. @example tallyKey({ technique: 'belly', pattern: 'deepened', dose: '3 min', tempo: 1000 }, date) */
+export function tallyKey({ technique, pattern, dose, tempo }: Asked, date: IsoDate): string {
+  return [technique, pattern, dose, tempo, date].join('|');
+}
+
+/**
+ * A course to be drafted or checked, as plain data that can travel to a worker: no answers of anybody, no closures.
+ * {@link planningOf} makes of it what the rules ask.
+ */
+export interface CourseProblem {
+  readonly sessions: readonly CourseSession[];
+  readonly goals: readonly Goal[];
+  /** The studio's own techniques; what is shipped is known everywhere. */
+  readonly own: readonly OwnEntry[];
   /** Techniques the cohort already practises. */
-  readonly already: ReadonlySet<string>;
+  readonly already: readonly string[];
+  /** Milliseconds a count. */
   readonly tempo: number;
   readonly naturalBreath: Millis;
-  /** A technique as the studio first teaches it. */
+  /** Techniques as the studio first teaches them, by id. */
+  readonly taught: Readonly<Record<string, { readonly pattern: string; readonly dose: string }>>;
+  /** By {@link tallyKey}: every block that stands, and every technique that may be introduced, on every date. */
+  readonly tallies: Readonly<Record<string, Tally>>;
+  /** The teacher's. */
+  readonly qualifications: readonly Qualification[];
+}
+
+/** What the rules and the drafter ask about a course beside its sessions. */
+export interface Planning {
+  readonly basis: Basis;
+  readonly ladder: readonly Edge[];
+  readonly already: ReadonlySet<string>;
+  readonly tempo: number;
   readonly taught: (technique: string) => { readonly pattern: string; readonly dose: string };
-  readonly tally: (block: Pick<TechniqueBlock, 'technique' | 'pattern' | 'dose' | 'tempo'>, date: IsoDate) => Tally;
-  /** Families at least one of the course's teachers is qualified for. */
-  readonly qualified: ReadonlySet<string>;
+  readonly tally: (block: Asked, date: IsoDate) => Tally;
+  /** Whether the course's teacher is qualified for a family on a date. */
+  readonly qualified: (family: string, date: IsoDate) => boolean;
 }
 
 /** The part of the day a class starts in: morning to noon, evening from five. @example hourOf('05:45') // "morning" */
 export function hourOf(start: string): Hour {
   const hour = Number(start.slice(0, 2));
-  return hour < 12 ? 'morning' : hour < 17 ? 'day' : 'evening';
+  return hour < DAY_FROM ? 'morning' : hour < EVENING_FROM ? 'day' : 'evening';
 }
+
+const DAY_FROM = 12;
+const EVENING_FROM = 17;

@@ -1,11 +1,13 @@
 import { checkText, mendText, unplacedText, type Check } from '.';
 import type { Unplaced } from './draft';
-import { techniqueOf } from '../techniques';
 import { isoDate } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
+
+const { technique: techniqueOf } = SHIPPED_LIBRARY;
 
 const date = isoDate('2026-12-01');
 const tally = { people: 9, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 };
-const said = (finding: Check['finding']) => checkText({ severity: 'know', session: 's', date, block: null, technique: null, mend: null, finding });
+const said = (finding: Check['finding']) => checkText({ date, finding }, SHIPPED_LIBRARY);
 const lacking = { kind: 'too few sessions' as const, to: '4-7-8', needs: 'equal-4-4', had: 0, sessions: 2, days: 4, openFrom: isoDate('2026-12-05') };
 
 test.each<[Check['finding'], string]>([
@@ -42,7 +44,7 @@ test('a mend says where to, and a goal that has no place says why', () => {
   expect(mendText({ kind: 'shorten rest', block: 'b', minutes: 5 }, () => null)).toBe('Rest 5 minutes instead');
   const { pattern, dose } = techniqueOf('4-7-8');
   const goal = { technique: '4-7-8', pattern, dose, practise: 2 };
-  const why = (blocked: Unplaced['blocked']) => unplacedText({ goal, blocked });
+  const why = (blocked: Unplaced['blocked']) => unplacedText({ goal, blocked }, SHIPPED_LIBRARY);
   expect(why({ technique: '4-7-8', why: 'hour', hours: ['evening', 'night'] })).toBe(
     '4:7:8 could not be placed: it is for the evening and night, and no class of this course starts then.',
   );

@@ -1,19 +1,21 @@
+import { listed } from '../wording';
 import type { GuardFinding } from '../climb';
 import { minutesUp } from '../plan';
-import { techniqueOf } from '../techniques';
+import { NEAR_A_LIMIT } from '../screening';
+import type { Library } from '../library';
 import { dayText, trimNumber, type IsoDate } from '../units';
-import type { Check, Mend } from './checks';
+import type { Check } from './checks';
+import type { Mend } from './mends';
 import type { Blocked, Unplaced } from './draft';
 
 /** Codes made into sentences, here and nowhere else. */
 
-const name = (id: string) => techniqueOf(id).name;
 const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 const peopleText = (n: number) => (n === 1 ? 'one person' : `${n} people`);
-const list = (words: readonly string[]) => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
 
 /** What a check says, after the technique's name and the day. */
-export function checkText({ finding, date }: Check): string {
+export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { find }: Library): string {
+  const name = (id: string) => find(id)?.name ?? 'something that is no longer in the library';
   switch (finding.code) {
     case 'out of order': {
       const { needs, had, sessions } = finding.lacking;
@@ -26,9 +28,9 @@ export function checkText({ finding, date }: Check): string {
     case 'over time':
       return `takes ${minutesUp(finding.planned)} minutes of ${finding.minutes}`;
     case 'two new things':
-      return `brings ${finding.names.length} new things at once: ${list(finding.names)}`;
+      return `brings ${finding.names.length} new things at once: ${listed(finding.names)}`;
     case 'wrong hour':
-      return `is for the ${list(finding.hours)}`;
+      return `is for the ${listed(finding.hours)}`;
     case 'guard':
       return guardText(finding.finding);
     case 'left out by all':
@@ -42,10 +44,10 @@ export function checkText({ finding, date }: Check): string {
         ...(askFirst > 0 ? [`${peopleText(askFirst)} must ask first`] : []),
         ...(adapt > 0 ? [`${peopleText(adapt)} ${adapt === 1 ? 'does' : 'do'} it adapted`] : []),
       ];
-      return `${list(parts)}; each has something to do instead`;
+      return `${listed(parts)}; each has something to do instead`;
     }
     case 'near a limit':
-      return `stands within 15 % of a limit for ${peopleText(finding.tally.near)}; spoken counts drift, so keep the tempo by the clock`;
+      return `stands within ${NEAR_A_LIMIT * 100} % of a limit for ${peopleText(finding.tally.near)}; spoken counts drift, so keep the tempo by the clock`;
     case 'nobody qualified':
       return 'has no teacher qualified for it on this course';
     case 'not prepared':
@@ -85,15 +87,18 @@ export function mendText(mend: Mend, dateOf: (sessionId: string) => IsoDate | nu
 }
 
 /** Why a goal was not placed, as a sentence. */
-export function unplacedText({ goal, blocked }: Unplaced): string {
-  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique)}.`;
+export function unplacedText({ goal, blocked }: Unplaced, { find }: Library): string {
+  const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';
+  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name)}.`;
 }
 
-function blockedText(blocked: Blocked, goal: string): string {
+function blockedText(blocked: Blocked, goal: string, name: (id: string) => string): string {
   const it = blocked.technique === goal ? 'it' : `${name(blocked.technique)}, which it stands on,`;
   switch (blocked.why) {
     case 'hour':
-      return `${it} is for the ${list(blocked.hours)}, and no class of this course starts then`;
+      return `${it} is for the ${listed(blocked.hours)}, and no class of this course starts then`;
+    case 'earlier draft':
+      return 'draft again to see why';
     case 'left out by all':
       return `everyone in the cohort must leave ${blocked.technique === goal ? 'it' : name(blocked.technique)} out`;
     case 'no room':

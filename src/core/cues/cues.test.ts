@@ -4,10 +4,12 @@ import { DEFAULT_SCHOOLS, type Schools } from '../conventions';
 import { formatDose, formatPattern } from '../pattern';
 import { anyDose, anyPattern } from '../pattern/arbitrary';
 import { sessionTime, type Block } from '../plan';
-import { TECHNIQUES } from '../techniques';
 import { millis } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
 
-const natural = millis(4000);
+const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
+
+const basis = { library: SHIPPED_LIBRARY, naturalBreath: millis(4000) };
 const block = (id: string, pattern: string, dose: string, technique = 'alternate-4-6'): Block => ({
   id,
   kind: 'technique',
@@ -22,15 +24,15 @@ const blocks: Block[] = [
   block('square', '4:4:4:4', '1 min', 'square-4'),
   { id: 'close', kind: 'close', part: 'close', minutes: 1 },
 ];
-const line = layOut(blocks, natural);
+const line = layOut(blocks, basis);
 
 test('a class has no hole and lasts as long as its blocks', () => {
   const choice = fc.uniqueArray(fc.constantFrom(...TECHNIQUES), { minLength: 1, maxLength: 6 });
   fc.assert(
     fc.property(choice, (techniques) => {
       const made = techniques.map(({ id, pattern, dose }) => block(id, pattern, dose, id));
-      const laid = layOut(made, natural);
-      expect(laid.total).toBe(sessionTime(made));
+      const laid = layOut(made, basis);
+      expect(laid.total).toBe(sessionTime(made, basis));
       expect(laid.segments.filter(({ start }, index) => start !== (laid.segments[index - 1]?.end ?? 0))).toEqual([]);
       expect(laid.cues.every(({ at, block: index }) => at >= laid.blocks[index].start && at <= laid.blocks[index].end)).toBe(true);
     }),
@@ -73,7 +75,7 @@ test('stages, grids, lines in a phase and guided rounds are said where they belo
   const stages = 'natural for 20 s > 4:4 for 4 rounds guided 1 > 4:4:4 for 2 rounds';
   const sheet = layOut(
     [block('path', path, '1 round'), block('stages', stages, '1 round'), block('last', '4:4', '5 rounds, guided 1 and last')],
-    natural,
+    basis,
   );
   expect(said(0, sheet)).toEqual(expect.arrayContaining(['0 In', '0.4 hand', '4 forearm', '16.667 crown', '25 Out']));
   expect(said(1, sheet)).toEqual(expect.arrayContaining(['20 In', '28 On your own count now', '44 Last round', '52 In', '56 Hold', '60 Out']));
@@ -83,7 +85,7 @@ test('stages, grids, lines in a phase and guided rounds are said where they belo
 });
 
 test('quieter sheets say less, and a studio says it in its own words', () => {
-  const at = (loudness: Loudness, wording = {}) => layOut(blocks, natural, { ...DEFAULT_SHEET, loudness, wording });
+  const at = (loudness: Loudness, wording = {}) => layOut(blocks, basis, { ...DEFAULT_SHEET, loudness, wording });
   expect(said(1, at('spare')).slice(0, 2)).toEqual(['0 In, left, 4', '4 Out, right, 6']);
   expect(
     at('silent')
@@ -95,7 +97,7 @@ test('quieter sheets say less, and a studio says it in its own words', () => {
 });
 
 test('what cannot be said in its time is named, with the spare line', () => {
-  const at = (pattern: string, tempo: number) => layOut([{ ...block('quick', pattern, '4 rounds'), tempo } as Block], natural);
+  const at = (pattern: string, tempo: number) => layOut([{ ...block('quick', pattern, '4 rounds'), tempo } as Block], basis);
   const sided = at('in 4 left, out 6 right, alternating', 500);
   expect(sided.crowded).toContainEqual({ block: 0, wanted: 'In, left, with its counts', spare: 'In, left, 4' });
   expect(said(0, sided).slice(0, 2)).toEqual(['0 In, left, 4', '2 Out, right, 6']);
@@ -115,7 +117,7 @@ test('no two cues overlap, whatever the pattern, tempo and speed of speech', () 
   fc.assert(
     fc.property(choices, ({ pattern, dose, tempo, ...options }) => {
       const made = { ...block('any', formatPattern(pattern), formatDose(dose)), tempo } as Block;
-      const { cues, segments } = layOut([blocks[0], made, blocks[3]], natural, { ...DEFAULT_SHEET, ...options });
+      const { cues, segments } = layOut([blocks[0], made, blocks[3]], basis, { ...DEFAULT_SHEET, ...options });
       expect(cues.filter(({ at }, index) => index > 0 && at < cues[index - 1].until - 1)).toEqual([]);
       // Every call names the phase and the side that its segment has.
       for (const { at, say, kind } of cues.filter((cue) => cue.kind === 'call')) {
@@ -149,7 +151,7 @@ test('no drift: many small readings end where one long reading does', () => {
 });
 
 test('a round is repeated from its own beginning, in its own stage and pass', () => {
-  const stages = layOut([block('s', '4:4 for 3 rounds > 4:4:4 for 2 rounds', '2 rounds')], natural);
+  const stages = layOut([block('s', '4:4 for 3 rounds > 4:4:4 for 2 rounds', '2 rounds')], basis);
   const again = (seconds: number) => positionAt(step({ ...AT_THE_START, position: millis(seconds * 1000) }, 'again', 0, stages), 0, stages) / 1000;
   // A pass is 3 × 8 + 2 × 12 = 48 s: its second stage begins at 24, the second pass at 48.
   expect([0, 7.9, 8, 23.9, 25, 35.9, 36, 49, 73, 90].map(again)).toEqual([0, 0, 8, 16, 24, 24, 36, 48, 72, 84]);
@@ -161,7 +163,7 @@ test('a round is repeated from its own beginning, in its own stage and pass', ()
   ]);
   fc.assert(
     fc.property(anyPattern, anyDose, fc.double({ min: 0, max: 0.999, noNaN: true }), (pattern, dose, share) => {
-      const laid = layOut([block('any', formatPattern(pattern), formatDose(dose))], natural);
+      const laid = layOut([block('any', formatPattern(pattern), formatDose(dose))], basis);
       const position = millis(Math.floor(laid.total * share));
       const began = positionAt(step({ ...AT_THE_START, position }, 'again', 0, laid), 0, laid);
       const [here, there, before] = [position, began, began - 1].map((at) => laid.segments.findLast(({ start }) => start <= at));
@@ -203,16 +205,16 @@ test('a second pattern runs in step and ends each cycle with the room', () => {
 
 test('a studio’s schools are heard: the hand, how full, and which way counts go', () => {
   const studio = (ways: Partial<Schools>) => ({ ...DEFAULT_SHEET, schools: { studio: { ...DEFAULT_SCHOOLS, ...ways }, own: {} } });
-  const opening = (ways: Partial<Schools>) => layOut(blocks, natural, studio(ways)).blocks[1].own[0];
+  const opening = (ways: Partial<Schools>) => layOut(blocks, basis, studio(ways)).blocks[1].own[0];
   expect(opening({})).toBe('Right hand: thumb closes right, ring finger left');
-  expect(opening({ hand: 'left', 'hand position': 'open hand' })).toBe('Left hand, open hand: thumb closes left, ring finger right');
-  expect(layOut(blocks, natural).blocks[2].own).toContain('Nine tenths full before the hold');
-  expect(layOut(blocks, natural, studio({ fullness: 'full' })).blocks[2].own).not.toContain('Nine tenths full before the hold');
-  const counts = (ways: Partial<Schools>) => said(1, layOut(blocks, natural, studio(ways))).slice(1, 8);
-  expect(counts({ counting: 'down throughout' })).toEqual(['1 3', '2 2', '3 1', '4 Out, right', '5 5', '6 4', '7 3']);
-  expect(counts({ counting: 'up throughout' })).toEqual(['1 2', '2 3', '3 4', '4 Out, right', '5 2', '6 3', '7 4']);
-  const shown = (counting: string) => momentAt(layOut(blocks, natural, studio({ counting })), 60_000 + 4500)!.count;
-  expect([shown(DEFAULT_SCHOOLS.counting), shown('up throughout')]).toEqual([6, 1]);
-  const own = { ...DEFAULT_SHEET, schools: { studio: DEFAULT_SCHOOLS, own: { 'alternate-4-6': { counting: 'down throughout' } } } };
-  expect(said(1, layOut(blocks, natural, own))[1]).toBe('1 3');
+  expect(opening({ hand: 'left', 'hand position': 'open-hand' })).toBe('Left hand, open hand: thumb closes left, ring finger right');
+  expect(layOut(blocks, basis).blocks[2].own).toContain('Nine tenths full before the hold');
+  expect(layOut(blocks, basis, studio({ fullness: 'full' })).blocks[2].own).not.toContain('Nine tenths full before the hold');
+  const counts = (ways: Partial<Schools>) => said(1, layOut(blocks, basis, studio(ways))).slice(1, 8);
+  expect(counts({ counting: 'down' })).toEqual(['1 3', '2 2', '3 1', '4 Out, right', '5 5', '6 4', '7 3']);
+  expect(counts({ counting: 'up' })).toEqual(['1 2', '2 3', '3 4', '4 Out, right', '5 2', '6 3', '7 4']);
+  const shown = (counting: Schools['counting']) => momentAt(layOut(blocks, basis, studio({ counting })), 60_000 + 4500)!.count;
+  expect([shown(DEFAULT_SCHOOLS.counting), shown('up')]).toEqual([6, 1]);
+  const own = { ...DEFAULT_SHEET, schools: { studio: DEFAULT_SCHOOLS, own: { 'alternate-4-6': { counting: 'down' as const } } } };
+  expect(said(1, layOut(blocks, basis, own))[1]).toBe('1 3');
 });

@@ -1,7 +1,6 @@
 import { schoolCues, schoolsOf } from '../conventions';
 import { plainPatterns, type Dose, type Pattern } from '../pattern';
-import { readBlock, type Block } from '../plan';
-import { findPart, techniqueOf } from '../techniques';
+import { readBlock, type Basis, type NamedBlock } from '../plan';
 import { segmentsOf, timeBlock, type BlockTiming, type Pace, type Segment } from '../timing';
 import { clockText, millis, type Millis } from '../units';
 import { cueSheet, DEFAULT_SHEET } from './sheet';
@@ -10,7 +9,7 @@ import type { ClassLine, LineBlock, SheetOptions } from './types';
 /** What a block is on the line, before it has a place there. */
 export interface Described {
   readonly id: string;
-  readonly kind: Block['kind'];
+  readonly kind: NamedBlock['kind'];
   readonly name: string;
   readonly family: string;
   readonly detail: string;
@@ -26,11 +25,11 @@ export interface Described {
 
 /**
  * Lays a session's blocks out in time, without a hole: what a timed dose leaves over becomes natural breath.
- * @example layOut(blocks, millis(4000)).total === sessionTime(blocks) // true
+ * @example layOut(blocks, basis).total === sessionTime(blocks, basis) // true
  */
-export function layOut(blocks: readonly Block[], naturalBreath: Millis, options: SheetOptions = DEFAULT_SHEET): ClassLine {
+export function layOut(blocks: readonly NamedBlock[], basis: Basis, options: SheetOptions = DEFAULT_SHEET): ClassLine {
   return layOutAll(
-    blocks.map((block) => describe(block, naturalBreath)),
+    blocks.map((block) => describe(block, basis)),
     options,
   );
 }
@@ -70,14 +69,14 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
   return { blocks: laid, segments, cues, crowded, total: millis(start) };
 }
 
-function describe(block: Block, naturalBreath: Millis): Described {
+function describe(block: NamedBlock, basis: Basis): Described {
   const { id, kind } = block;
-  const { name, pattern, dose, pace, timing } = readBlock(block, naturalBreath);
+  const { name, pattern, dose, pace, timing } = readBlock(block, basis);
   if (block.kind !== 'technique') {
-    const own = findPart(block.part)?.cues ?? [];
+    const own = basis.library.part(block.part).cues;
     return { id, kind, name, family: block.part, detail: clockText(timing.planned), own, technique: null, pattern, dose, pace, timing };
   }
-  const { of } = techniqueOf(block.technique);
+  const { of } = basis.library.technique(block.technique);
   return {
     id,
     kind,

@@ -1,4 +1,4 @@
-import { countsUp } from '../conventions';
+import { countsUp, type Counting } from '../conventions';
 import { millis, type Millis } from '../units';
 import { beginningOf, segmentIndexAt, type Segment } from '../timing';
 import type { ClassLine, Cue, LineBlock } from './types';
@@ -106,7 +106,7 @@ export function momentAt(line: ClassLine, position: number): Moment | null {
   };
 }
 
-function countAt({ counts, kind }: Segment, through: number, counting: string): number | null {
+function countAt({ counts, kind }: Segment, through: number, counting: Counting): number | null {
   if (!counts || !kind) return null;
   const up = Math.min(counts, Math.floor(through * counts + 1e-9) + 1);
   return countsUp(kind, counting) ? up : counts + 1 - up;

@@ -1,4 +1,4 @@
-import type { StudioSchools } from '../conventions';
+import type { Counting, StudioSchools } from '../conventions';
 import type { Block } from '../plan';
 import type { Segment } from '../timing';
 import type { Millis } from '../units';
@@ -19,7 +19,7 @@ export interface LineBlock {
   /** Milliseconds a count. */
   readonly tempo: Millis;
   /** How counts are spoken in it: up, down, or by phase. */
-  readonly counting: string;
+  readonly counting: Counting;
   /** Whether anybody is asked to hold. */
   readonly holds: boolean;
   /** The technique's or part's own cues. */

@@ -6,13 +6,14 @@ import entities from 'webvtt-parser/html-entities.json';
 import { readWays, toWebVtt, wavBytes, wavChunks, writeWays } from '.';
 import { layOut } from '../cues';
 import { millis } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
 
 const line = layOut(
   [
     { id: 'a', kind: 'arrive', part: 'arrive', minutes: 1 },
     { id: 'b', kind: 'technique', technique: 'alternate-4-6', pattern: 'in 4 left, out 6 right, alternating', dose: '2 rounds of 2', tempo: 1000 },
   ],
-  millis(4000),
+  { library: SHIPPED_LIBRARY, naturalBreath: millis(4000) },
 );
 
 test('a cue sheet is WebVTT that another reader takes, hostile text as text', () => {
@@ -58,14 +59,14 @@ test('own ways travel as JSON that its schema accepts, and come back the same', 
   const file = writeWays([slack]);
   const accepts = new Ajv().compile(JSON.parse(readFileSync('docs/ways.schema.json', 'utf8')) as object);
   expect(accepts(JSON.parse(file))).toBe(true);
-  expect(readWays(file, [])).toEqual({ ways: [slack], problems: [] });
+  expect(readWays(file, [], SHIPPED_LIBRARY)).toEqual({ ways: [slack], problems: [] });
   const typed = JSON.stringify({ format: 'oaken-ladder/ways', version: 1, ways: [{ ...slack, pattern: 'in 5,  out 7', dose: '3 minutes' }] });
-  expect(readWays(typed, []).ways).toEqual([slack]);
+  expect(readWays(typed, [], SHIPPED_LIBRARY).ways).toEqual([slack]);
 });
 
 test('every bad row is named with its reason, and a bad file as a whole', () => {
   const file = (ways: unknown, more: object = {}) => JSON.stringify({ format: 'oaken-ladder/ways', version: 1, ways, ...more });
-  const said = (text: string, taken: string[] = []) => readWays(text, taken).problems.map(({ row, message }) => `${row} ${message}`);
+  const said = (text: string, taken: string[] = []) => readWays(text, taken, SHIPPED_LIBRARY).problems.map(({ row, message }) => `${row} ${message}`);
   const bad = [
     slack,
     { ...slack, name: 'SLACK water' },

@@ -1,5 +1,5 @@
 import { formatDose, formatPattern, parseDose, parsePattern, problemText } from '../pattern';
-import { findTechnique } from '../techniques';
+import type { Library } from '../library';
 
 /** A studio's own way as it travels between studios. */
 export interface TravellingWay {
@@ -30,11 +30,12 @@ export function writeWays(ways: readonly TravellingWay[]): string {
  * Reads a file of own ways. Patterns and doses come back in canonical text. Every bad row is named with its reason; what has
  * one is not to be brought in at all.
  * @param taken names the studio already has, in any case
- * @example readWays('{', []).problems // [{ row: 0, message: 'This file is not JSON …' }]
+ * @example readWays('{', [], library).problems // [{ row: 0, message: 'This file is not JSON …' }]
  */
 export function readWays(
   text: string,
   taken: readonly string[],
+  library: Library,
 ): { readonly ways: readonly TravellingWay[]; readonly problems: readonly RowProblem[] } {
   const whole = (message: string) => ({ ways: [], problems: [{ row: 0, message }] });
   if (text.length > MOST_CHARACTERS) return whole('This file is too large: a million characters at most.');
@@ -51,7 +52,7 @@ export function readWays(
   const names = new Set(taken.map((name) => name.toLowerCase()));
   const problems: RowProblem[] = [];
   const ways = file.ways.flatMap((row: unknown, index): TravellingWay[] => {
-    const found = readRow(row, names);
+    const found = readRow(row, names, library);
     if (Array.isArray(found)) {
       problems.push(...found.map((message) => ({ row: index + 1, message })));
       return [];
@@ -62,14 +63,14 @@ export function readWays(
   return { ways, problems };
 }
 
-function readRow(row: unknown, names: ReadonlySet<string>): TravellingWay | string[] {
+function readRow(row: unknown, names: ReadonlySet<string>, library: Library): TravellingWay | string[] {
   if (!isRecord(row)) return ['This is no way: it should have a name, a base, a pattern and a dose.'];
   const [name, base, pattern, dose] = ['name', 'base', 'pattern', 'dose'].map((key) => (typeof row[key] === 'string' ? row[key].trim() : ''));
   const [read, amount] = [parsePattern(pattern), parseDose(dose)];
   const messages = [
     ...(name.length === 0 || name.length > 60 || /[\p{Cc}\p{Cf}]/u.test(name) ? ['The name should have 1 to 60 characters that can be seen.'] : []),
     ...(names.has(name.toLowerCase()) ? [`“${name}” is here already.`] : []),
-    ...(findTechnique(base) ? [] : [`There is no technique “${base.slice(0, 60)}” in the library.`]),
+    ...(library.find(base) ? [] : [`There is no technique “${base.slice(0, 60)}” in the library.`]),
     ...(read.ok ? [] : [`Pattern: ${read.problems.map(problemText).join(' ')}`]),
     ...(amount.ok ? [] : [`Dose: ${amount.problems.map(problemText).join(' ')}`]),
   ];

@@ -1,5 +1,5 @@
-import { plainPatterns } from '../pattern';
-import { TECHNIQUES, techniqueOf } from '../techniques';
+import { mustParsePattern, plainPatterns } from '../pattern';
+import { VARIANTS } from '../techniques';
 
 /** "To be taught `to`, `needs` must have been practised in so many sessions, and so many days ago at first." */
 export interface Edge {
@@ -49,26 +49,23 @@ const CHAINS: readonly (readonly string[])[] = [
   ['comfort-holds', 'long-square-10'],
 ];
 
-/** Into holds, empty holds, pumps and connected breath: four sessions and ten days; otherwise two and four. */
-function edge(needs: string, to: string): Edge {
-  const strong = plainPatterns(techniqueOf(to).read.pattern).some(
+/** How much practice an edge asks for: into holds, empty holds, pumps and connected breath more than otherwise. */
+export const EDGE_NEEDS = { strong: { sessions: 4, days: 10 }, other: { sessions: 2, days: 4 } } as const;
+
+/** What an edge up to a pattern asks for. @example edgeNeeds('4:7:8') // { sessions: 4, days: 10 } */
+export function edgeNeeds(pattern: string): Pick<Edge, 'sessions' | 'days'> {
+  const strong = plainPatterns(mustParsePattern(pattern)).some(
     (part) =>
       part.kind === 'pumps' ||
       part.kind === 'connected' ||
       (part.kind === 'cycle' && part.phases.some(({ kind }) => kind === 'hold' || kind === 'empty')),
   );
-  return { to, needs, sessions: strong ? 4 : 2, days: strong ? 10 : 4 };
+  return EDGE_NEEDS[strong ? 'strong' : 'other'];
 }
 
-/** The default ladder. A studio edits it. */
-export const LADDER: readonly Edge[] = CHAINS.flatMap((chain) => chain.slice(1).map((to, index) => edge(chain[index], to)));
+const patterns = new Map(VARIANTS.map(({ id, pattern }) => [id, pattern]));
 
-/** Whether a technique closes a nostril, and so wants its preparation. */
-export function isSideWork(techniqueId: string): boolean {
-  return plainPatterns(techniqueOf(techniqueId).read.pattern).some(
-    (part) => part.kind === 'cycle' && part.phases.some(({ side }) => side !== 'both'),
-  );
-}
-
-/** Techniques on no edge at all would float; there are none. */
-export const UNCONNECTED = TECHNIQUES.filter(({ id }) => !LADDER.some(({ to, needs }) => to === id || needs === id)).map(({ id }) => id);
+/** The shipped ladder. A studio adds edges of its own. */
+export const SHIPPED_EDGES: readonly Edge[] = CHAINS.flatMap((chain) =>
+  chain.slice(1).map((to, index) => ({ to, needs: chain[index], ...edgeNeeds(patterns.get(to) ?? 'natural') })),
+);

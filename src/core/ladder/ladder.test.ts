@@ -1,12 +1,14 @@
-import { findCircle, heightOf, LADDER, needsOf, sessionsBefore, shortfalls, UNCONNECTED, wayDown, wayUp } from '.';
-import { findTechnique } from '../techniques';
+import { findCircle, heightOf, needsOf, sessionsBefore, shortfalls, wayDown, wayUp } from '.';
 import { isoDate } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
+
+const { edges: LADDER, find: findTechnique, techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 test('every edge joins techniques that exist, none twice, and nothing goes in a circle or floats', () => {
   for (const { to, needs } of LADDER) expect([findTechnique(to)?.id, findTechnique(needs)?.id]).toEqual([to, needs]);
   expect(new Set(LADDER.map(({ to, needs }) => `${needs} ${to}`)).size).toBe(LADDER.length);
   expect(findCircle(LADDER)).toBeNull();
-  expect(UNCONNECTED).toEqual([]);
+  expect(TECHNIQUES.filter(({ id }) => !LADDER.some(({ to, needs }) => to === id || needs === id))).toEqual([]);
 });
 
 test('a circle is found and named', () => {

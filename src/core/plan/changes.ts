@@ -1,57 +1,110 @@
 import { mustParsePattern, shortPattern, type CyclePattern, type PhaseKind } from '../pattern';
-import { minutesUp, readBlock, sessionTime, type Block, type TechniqueBlock } from './block';
+import { trimNumber } from '../units';
+import { minutesUp, readBlock, sessionTime, type Basis, type NamedBlock, type TechniqueBlock } from './block';
 
-const PHASE_NAMES: Readonly<Record<PhaseKind, string>> = { in: 'in', hold: 'hold in', out: 'out', empty: 'hold out', pause: 'pause' };
+/** One thing that a later version of a plan has otherwise, as a code; worded by {@link changeLine}. */
+export type PlanChange =
+  | { readonly code: 'added' | 'left out'; readonly name: string }
+  | { readonly code: 'minutes'; readonly name: string; readonly from: number; readonly to: number }
+  | { readonly code: 'technique'; readonly name: string; readonly facts: readonly BlockFact[] }
+  | { readonly code: 'order' }
+  /** The whole plan, in milliseconds: longer when positive. */
+  | { readonly code: 'length'; readonly by: number };
+
+export type BlockFact =
+  | { readonly code: 'counts'; readonly phase: PhaseKind; readonly from: number; readonly to: number }
+  | { readonly code: 'pattern' | 'dose'; readonly from: string; readonly to: string }
+  /** Milliseconds a count. */
+  | { readonly code: 'tempo'; readonly from: number; readonly to: number };
 
 /**
- * What a later version of a plan changed, in the words of the work.
- * @example changesBetween(v1, v2) // ["4:7:8: hold in 4 → 6 counts", "Hissing exhale left out", "+2 min"]
+ * What a later version of a plan changed.
+ * @example changesBetween(v1, v2, basis).map(changeLine) // ["4:7:8: hold in 4 → 6 counts", "Hissing exhale left out", "+2 min"]
  */
-export function changesBetween(before: readonly Block[], after: readonly Block[]): string[] {
+export function changesBetween(before: readonly NamedBlock[], after: readonly NamedBlock[], basis: Basis): PlanChange[] {
   const old = new Map(before.map((block) => [block.id, block]));
   const kept = new Set(after.map(({ id }) => id));
-  const lines = [
-    ...after.flatMap((block) => {
-      const was = old.get(block.id);
-      return was ? changesOf(was, block) : [`${readBlock(block).name} added`];
-    }),
-    ...before.filter(({ id }) => !kept.has(id)).map((block) => `${readBlock(block).name} left out`),
-  ];
-  const order = (blocks: readonly Block[]) =>
+  const by = sessionTime(after, basis) - sessionTime(before, basis);
+  const order = (blocks: readonly NamedBlock[]) =>
     blocks
       .map(({ id }) => id)
       .filter((id) => kept.has(id) && old.has(id))
       .join();
-  if (order(before) !== order(after)) lines.push('the order changed');
-  const difference = Math.round((sessionTime(after) - sessionTime(before)) / 60_000);
-  if (difference !== 0) lines.push(`${difference > 0 ? '+' : '−'}${Math.abs(difference)} min`);
-  return lines;
+  return [
+    ...after.flatMap((block): PlanChange[] => {
+      const was = old.get(block.id);
+      return was ? changesOf(was, block, basis) : [{ code: 'added', name: readBlock(block, basis).name }];
+    }),
+    ...before.filter(({ id }) => !kept.has(id)).map((block): PlanChange => ({ code: 'left out', name: readBlock(block, basis).name })),
+    ...(order(before) === order(after) ? [] : [{ code: 'order' } as const]),
+    ...(by === 0 ? [] : [{ code: 'length', by } as const]),
+  ];
 }
 
-function changesOf(was: Block, is: Block): string[] {
-  const { name } = readBlock(is);
+function changesOf(was: NamedBlock, is: NamedBlock, basis: Basis): PlanChange[] {
+  const { name } = readBlock(is, basis);
   if (was.kind !== 'technique' || is.kind !== 'technique') {
-    const [from, to] = [readBlock(was).timing.planned, readBlock(is).timing.planned];
-    return from === to ? [] : [`${name}: ${minutesUp(from)} → ${minutesUp(to)} min`];
+    const [from, to] = [was, is].map((block) => readBlock(block, basis).timing.planned);
+    return from === to ? [] : [{ code: 'minutes', name, from, to }];
   }
-  const changed = [...patternChanges(was, is)];
-  if (was.dose !== is.dose) changed.push(`${was.dose} → ${is.dose}`);
-  if (was.tempo !== is.tempo) changed.push(`tempo ${was.tempo / 1000} → ${is.tempo / 1000} s a count`);
-  return changed.length > 0 ? [`${name}: ${changed.join(', ')}`] : [];
+  const facts: BlockFact[] = [
+    ...patternFacts(was, is),
+    ...(was.dose === is.dose ? [] : [{ code: 'dose', from: was.dose, to: is.dose } as const]),
+    ...(was.tempo === is.tempo ? [] : [{ code: 'tempo', from: was.tempo, to: is.tempo } as const]),
+  ];
+  return facts.length > 0 ? [{ code: 'technique', name, facts }] : [];
 }
 
-function patternChanges(was: TechniqueBlock, is: TechniqueBlock): string[] {
+function patternFacts(was: TechniqueBlock, is: TechniqueBlock): BlockFact[] {
   if (was.pattern === is.pattern) return [];
   const [before, after] = [mustParsePattern(was.pattern), mustParsePattern(is.pattern)];
-  const counts = before.kind === 'cycle' && after.kind === 'cycle' ? countChanges(before, after) : [];
-  return counts.length > 0 ? counts : [`${shortPattern(before)} → ${shortPattern(after)}`];
+  const counts = before.kind === 'cycle' && after.kind === 'cycle' ? countFacts(before, after) : [];
+  return counts.length > 0 ? counts : [{ code: 'pattern', from: shortPattern(before), to: shortPattern(after) }];
 }
 
 /** Phase by phase, when both are the same phases with other counts. */
-function countChanges(before: CyclePattern, after: CyclePattern): string[] {
+function countFacts(before: CyclePattern, after: CyclePattern): BlockFact[] {
   if (before.phases.map(({ kind }) => kind).join() !== after.phases.map(({ kind }) => kind).join()) return [];
-  return after.phases.flatMap(({ kind, length }, index) => {
+  return after.phases.flatMap(({ kind, length }, index): BlockFact[] => {
     const old = before.phases[index].length;
-    return old.unit === 'counts' && length.unit === 'counts' && old.n !== length.n ? [`${PHASE_NAMES[kind]} ${old.n} → ${length.n} counts`] : [];
+    return old.unit === 'counts' && length.unit === 'counts' && old.n !== length.n
+      ? [{ code: 'counts', phase: kind, from: old.n, to: length.n }]
+      : [];
   });
+}
+
+const PHASE_NAMES: Readonly<Record<PhaseKind, string>> = { in: 'in', hold: 'hold in', out: 'out', empty: 'hold out', pause: 'pause' };
+
+/** A change in the words of the work. @example changeLine({ code: 'length', by: 288_000 }) // "+4.8 min" */
+export function changeLine(change: PlanChange): string {
+  switch (change.code) {
+    case 'added':
+      return `${change.name} added`;
+    case 'left out':
+      return `${change.name} left out`;
+    case 'minutes':
+      return `${change.name}: ${minutesUp(change.from)} → ${minutesUp(change.to)} min`;
+    case 'technique':
+      return `${change.name}: ${change.facts.map(factText).join(', ')}`;
+    case 'order':
+      return 'the order changed';
+    case 'length':
+      return `${change.by > 0 ? '+' : '−'}${lengthText(Math.abs(change.by))}`;
+  }
+}
+
+function factText(fact: BlockFact): string {
+  switch (fact.code) {
+    case 'counts':
+      return `${PHASE_NAMES[fact.phase]} ${fact.from} → ${fact.to} counts`;
+    case 'tempo':
+      return `tempo ${trimNumber(fact.from / 1000)} → ${trimNumber(fact.to / 1000)} s a count`;
+    default:
+      return `${fact.from} → ${fact.to}`;
+  }
+}
+
+/** Minutes to a tenth, seconds below one. @example lengthText(12_000) // "12 s" */
+function lengthText(ms: number): string {
+  return ms < 60_000 ? `${trimNumber(Math.round(ms / 100) / 10)} s` : `${trimNumber(Math.round(ms / 6000) / 10)} min`;
 }

@@ -1,6 +1,5 @@
 import { formatDose, mustParseDose } from '../pattern';
-import type { Millis } from '../units';
-import { blockTime, sessionTime, type Block } from './block';
+import { blockTime, sessionTime, type Basis, type Block } from './block';
 
 /** A lying rest is not cut below this, in minutes; settling not below a minute. */
 const LEAST = { rest: 5, settle: 1, arrive: 1, prepare: 1, close: 1 } as const;
@@ -12,24 +11,24 @@ const LEAST = { rest: 5, settle: 1, arrive: 1, prepare: 1, close: 1 } as const;
  * @param begun index of the block that is running; it and those before it stay
  * @param over how many milliseconds too long the class is
  * @returns the shorter blocks, and what is still over
- * @example shortenTo(blocks, 3, 120_000, millis(4000)).over // 0
+ * @example shortenTo(blocks, 3, 120_000, basis).over // 0
  */
 export function shortenTo(
   blocks: readonly Block[],
   begun: number,
   over: number,
-  naturalBreath: Millis,
+  basis: Basis,
 ): { readonly blocks: readonly Block[]; readonly over: number } {
   let now = [...blocks];
-  const wanted = sessionTime(blocks, naturalBreath) - over;
-  const stillOver = () => Math.max(0, sessionTime(now, naturalBreath) - wanted);
+  const wanted = sessionTime(blocks, basis) - over;
+  const stillOver = () => Math.max(0, sessionTime(now, basis) - wanted);
   for (const cut of [trimPart, halveTechnique, leaveOut]) {
-    for (let index = now.length - 1; index > begun && stillOver() > 0; index -= 1) now = cut(now, index, stillOver(), naturalBreath);
+    for (let index = now.length - 1; index > begun && stillOver() > 0; index -= 1) now = cut(now, index, stillOver(), basis);
   }
   return { blocks: now, over: stillOver() };
 }
 
-type Cut = (blocks: Block[], index: number, over: number, naturalBreath: Millis) => Block[];
+type Cut = (blocks: Block[], index: number, over: number, basis: Basis) => Block[];
 
 const trimPart: Cut = (blocks, index, over) => {
   const block = blocks[index];
@@ -38,15 +37,15 @@ const trimPart: Cut = (blocks, index, over) => {
   return blocks.with(index, { ...block, minutes });
 };
 
-const halveTechnique: Cut = (blocks, index, over, naturalBreath) => {
+const halveTechnique: Cut = (blocks, index, over, basis) => {
   const block = blocks[index];
   if (block.kind !== 'technique') return blocks;
   const dose = mustParseDose(block.dose);
   const full = dose.kind === 'minutes' ? dose.minutes * 2 : dose.rounds;
-  const whole = blockTime(block, naturalBreath);
+  const whole = blockTime(block, basis);
   for (let less = full - 1; less >= Math.ceil(full / 2); less -= 1) {
     const shorter = { ...block, dose: formatDose(dose.kind === 'minutes' ? { ...dose, minutes: less / 2 } : { ...dose, rounds: less }) };
-    if (whole - blockTime(shorter, naturalBreath) >= over || less === Math.ceil(full / 2)) return blocks.with(index, shorter);
+    if (whole - blockTime(shorter, basis) >= over || less === Math.ceil(full / 2)) return blocks.with(index, shorter);
   }
   return blocks;
 };

@@ -61,6 +61,11 @@ function removedTags(adaptation: Adaptation): readonly Tag[] {
   return TAGS_REMOVED[adaptation.to] ?? [];
 }
 
+/** Whether an adaptation is about seat, eyes or movement: it leaves the breath as it is. */
+export function isPosture({ to }: Adaptation): boolean {
+  return to in TAGS_REMOVED && to !== 'imagined sides' && to !== 'hand-free';
+}
+
 /**
  * Changes every phase of what the room does, around the rounds and in every stage; pumps and connected breath have no
  * phases of their own. A person's adapted pattern is one way: the other options fall away.

@@ -1,7 +1,7 @@
 import { formatPattern, roomPattern, type Dose, type Pattern } from '../pattern';
 import type { Tag } from '../techniques';
 import { timeBlock, type Pace } from '../timing';
-import { adaptationText, applyAdaptations } from './adapt';
+import { adaptationText, applyAdaptations, isPosture } from './adapt';
 import { decide, type Bearing } from './decide';
 import { featuresOf } from './features';
 import { inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
@@ -34,6 +34,8 @@ export interface Advice {
   readonly doing: Doing;
   /** Instructions in words: "no hold after the inhale", "eyes open". */
   readonly words: readonly string[];
+  /** Those of them about seat, eyes and movement, which hold whatever is breathed instead. */
+  readonly posture: readonly string[];
 }
 
 /**
@@ -51,7 +53,8 @@ export function advise(
   const adaptations = uniqueAdaptations(decision);
   const words = [...adaptations.map(adaptationText), ...notesOf(decision)];
   const doing = whatToDo(bearing, taught, decision.answer, adaptations, easier, comfort);
-  return { decision, advice: { answer: decision.answer, doing, words } };
+  const posture = adaptations.filter(isPosture).map(adaptationText);
+  return { decision, advice: { answer: decision.answer, doing, words, posture } };
 }
 
 function uniqueAdaptations(decision: Decision): Adaptation[] {

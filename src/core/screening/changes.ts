@@ -13,6 +13,8 @@ export type RuleChange = {
   | { readonly kind: 'change'; readonly rule: string; readonly answer: Answer; readonly adaptation: Adaptation | null }
   | {
       readonly kind: 'add';
+      /** Made when the rule was made; it stays, whatever else is changed or taken back. */
+      readonly id: string;
       readonly condition: string;
       readonly feature: FeatureTest;
       readonly answer: Exclude<Answer, 'clear'>;
@@ -77,7 +79,7 @@ function loosens(before: Adaptation | null, after: Adaptation | null): boolean {
 
 /**
  * What is wrong with a change: it contradicts itself, names nothing, or is looser without a reason and a reviewer.
- * @example changeProblem({ kind: 'add', condition: 'neck', feature: { is: 'pumps' }, answer: 'adapt', adaptation: null, reason: '', reviewer: '' })
+ * @example changeProblem({ kind: 'add', id, condition: 'neck', feature: { is: 'pumps' }, answer: 'adapt', adaptation: null, reason: '', reviewer: '' })
  * // "An adaptation of pumps has to say how…"
  */
 export function changeProblem(change: RuleChange): string | null {
@@ -111,19 +113,20 @@ export function changedRulebook(changes: readonly RuleChange[]): Rulebook {
   const kept = RULEBOOK.flatMap((rule): Rule[] => {
     const change = changed.get(rule.id);
     if (!change) return [rule];
-    return change.answer === 'clear' ? [] : [withCap({ ...rule, answer: change.answer, adaptation: change.adaptation })];
+    return change.answer === 'clear' ? [] : [withCap({ ...rule, answer: change.answer, adaptation: change.adaptation, ours: true })];
   });
-  const added = changes.flatMap((change, index): Rule[] =>
+  const added = changes.flatMap((change): Rule[] =>
     change.kind === 'add'
       ? [
           withCap({
-            id: `ours ${index + 1} / ${change.condition} / ${featureName(change.feature)}`,
+            id: change.id,
             condition: change.condition,
             feature: change.feature,
             answer: change.answer,
             adaptation: change.adaptation,
             only: null,
             note: null,
+            ours: true,
           }),
         ]
       : [],

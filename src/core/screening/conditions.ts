@@ -1,4 +1,5 @@
 import { addDays, ageOn, daysBetween, type IsoDate } from '../units';
+import { SCREENING_LIMITS } from './limits';
 import type { ConditionAnswer, ConditionId } from './types';
 
 /** A condition that is asked about, in plain words, and when it bears on a date. */
@@ -32,7 +33,7 @@ export const CONDITIONS: readonly Condition[] = [
     states: [{ id: 'high-risk', label: 'Described to you as high-risk' }],
   }),
   ask('birth', 'birth in the last 12 weeks', 'Have you given birth in the last 12 weeks?', 'belly and pelvic floor are still healing', {
-    date: { label: 'Date of birth of the child', withinDays: 84 },
+    date: { label: 'Date of birth of the child', withinDays: SCREENING_LIMITS.twelveWeeks },
     states: [{ id: 'surgical', label: 'By surgery' }],
   }),
   ask('high blood pressure', 'high blood pressure', 'Do you have high blood pressure?', 'holding raises pressure in the chest and in the head', {
@@ -59,7 +60,7 @@ export const CONDITIONS: readonly Condition[] = [
     'Have you had surgery on the belly in the last 6 months?',
     'pumping and locks press on the belly wall',
     {
-      date: { label: 'Date of the surgery', withinDays: 183 },
+      date: { label: 'Date of the surgery', withinDays: SCREENING_LIMITS.sixMonths },
     },
   ),
   ask('back', 'slipped disc or back injury', 'Do you have a slipped disc or an injured back?', 'pumping and long floor sitting load the lower back'),
@@ -71,7 +72,7 @@ export const CONDITIONS: readonly Condition[] = [
     'Have you had eye surgery in the last 12 weeks?',
     'holding raises the pressure in the eyes',
     {
-      date: { label: 'Date of the surgery', withinDays: 84 },
+      date: { label: 'Date of the surgery', withinDays: SCREENING_LIMITS.twelveWeeks },
     },
   ),
   ask(
@@ -87,7 +88,7 @@ export const CONDITIONS: readonly Condition[] = [
     'Have you had ear or sinus surgery in the last 6 months?',
     'holds and resistance change the pressure in ears and sinuses',
     {
-      date: { label: 'Date of the surgery', withinDays: 183 },
+      date: { label: 'Date of the surgery', withinDays: SCREENING_LIMITS.sixMonths },
     },
   ),
   ask(
@@ -96,7 +97,7 @@ export const CONDITIONS: readonly Condition[] = [
     'Have you had surgery on the chest in the last 6 months?',
     'the chest needs its own time to heal',
     {
-      date: { label: 'Date of the surgery', withinDays: 183 },
+      date: { label: 'Date of the surgery', withinDays: SCREENING_LIMITS.sixMonths },
     },
   ),
   ask('panic', 'panic or strong anxiety', 'Do you have panic attacks or strong anxiety?', 'air hunger and quick breathing can set off panic'),
@@ -167,10 +168,10 @@ export function pregnancyDays(dueDate: IsoDate, date: IsoDate): number {
 export function ageConditions(birthDate: IsoDate | null, date: IsoDate): ConditionId[] {
   if (!birthDate) return [];
   const age = ageOn(birthDate, date);
-  return age < 16 ? ['under 16'] : age >= 65 ? ['over 65'] : [];
+  return age < SCREENING_LIMITS.grownAt ? ['under 16'] : age >= SCREENING_LIMITS.olderFrom ? ['over 65'] : [];
 }
 
 /** The last date on which a screening counts, six months by default. @example screenedUntil(isoDate('2026-05-25')) */
-export function screenedUntil(screenedOn: IsoDate, validDays = 183): IsoDate {
-  return addDays(screenedOn, validDays);
+export function screenedUntil(screenedOn: IsoDate): IsoDate {
+  return addDays(screenedOn, SCREENING_LIMITS.validDays);
 }

@@ -1,6 +1,7 @@
 import type { IsoDate } from '../units';
 import { ageConditions, bearsOn, conditionOf, pregnancyDays, screenedUntil } from './conditions';
 import { featureName, hasFeature, type Features } from './features';
+import { SCREENING_LIMITS } from './limits';
 import { SHIPPED, type Rulebook } from './rulebook';
 import { ANSWERS, type ConditionAnswer, type ConditionId, type Decision, type Finding, type Rule, type ScreenedPerson } from './types';
 
@@ -65,10 +66,13 @@ export function mayBeSetAside(rule: Rule): boolean {
   return !NEVER_ASIDE.includes(rule.condition);
 }
 
+/** Whether a clinician's yes bears on a rule: a guardian's consent is a consent, not a clinical answer. */
+export function clinicianMayAnswer({ answer, condition }: Pick<Rule, 'answer' | 'condition'>): boolean {
+  return answer === 'ask first' && condition !== 'under 16';
+}
+
 function removedBy({ rule, today }: Bearing, person: ScreenedPerson, date: IsoDate): Pick<Aside, 'by' | 'reasonGiven' | 'until'> | null {
-  // A guardian's consent is a consent, not a clinical answer, and no clinician gives it.
-  const clinical = rule.answer === 'ask first' && rule.condition !== 'under 16';
-  const yes = clinical && person.clearances.find(({ rules, on, until }) => rules.includes(rule.id) && on <= date && date <= until);
+  const yes = clinicianMayAnswer(rule) && person.clearances.find(({ rules, on, until }) => rules.includes(rule.id) && on <= date && date <= until);
   if (yes && !today) return { by: 'a clinician', reasonGiven: null, until: yes.until };
   const override = person.overrides.find(({ rules, from, until }) => rules.includes(rule.id) && from <= date && date <= until);
   return override && mayBeSetAside(rule) && !today ? { by: override.by, reasonGiven: override.reason, until: override.until } : null;
@@ -121,14 +125,16 @@ function holdsIn(rule: Rule, answer: ConditionAnswer, person: ScreenedPerson, da
       return true;
     case 'controlled':
       return controlled;
-    case 'uncontrolled or not known':
+    case 'uncontrolled':
       return !controlled;
-    case 'from 16w0d':
-      return open || answer.date === null || pregnancyDays(answer.date, date) >= 112;
-    case 'without a guardian’s consent':
+    case 'from-16w0d':
+      return open || answer.date === null || pregnancyDays(answer.date, date) >= SCREENING_LIMITS.notFlatFrom;
+    case 'no-consent':
       return !person.guardianConsent;
-    default:
-      return open || answer.states.includes(rule.only);
+    case 'within-2-h':
+      return answer.states.includes('within 2 h');
+    case 'high-risk':
+      return open || answer.states.includes('high-risk');
   }
 }
 
@@ -147,6 +153,7 @@ export function decide(bearing: readonly Bearing[], features: Features): Decisio
       reason,
       adaptation: rule.adaptation,
       note: rule.note,
+      ours: rule.ours,
     }))
     .sort((a, b) => ANSWERS.indexOf(a.answer) - ANSWERS.indexOf(b.answer));
   return { answer: findings[0]?.answer ?? 'clear', findings };

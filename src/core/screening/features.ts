@@ -1,6 +1,7 @@
 import { roomPattern, type Dose, type Lock, type Pattern, type Phase } from '../pattern';
 import type { Tag } from '../techniques';
 import { countedPatterns, derive, holdsIn, timeBlock, type Pace } from '../timing';
+import { SCREENING_LIMITS } from './limits';
 
 /** What screening sees in a technique. Seconds look at the long end of every range. */
 export interface Features {
@@ -97,7 +98,7 @@ function resists(phase: Phase): boolean {
 }
 
 function withStillness(tags: readonly Tag[], pattern: Pattern, dose: Dose, pace: Pace): readonly Tag[] {
-  const still = timeBlock(pattern, dose, pace).planned >= 15 * 60_000;
+  const still = timeBlock(pattern, dose, pace).planned >= SCREENING_LIMITS.stillMinutes * 60_000;
   return still && !tags.includes('still 15 min') ? [...tags, 'still 15 min'] : tags;
 }
 
@@ -140,16 +141,13 @@ export function hasFeature(features: Features, test: FeatureTest): boolean {
     case 'lock':
       return features.locks.some((lock) => test.of.includes(lock));
     case 'exhale at least twice the inhale':
-      return features.exhaleToInhale !== null && features.exhaleToInhale >= 2;
+      return features.exhaleToInhale !== null && features.exhaleToInhale >= SCREENING_LIMITS.longExhale;
     case 'pace below 6':
-      return features.pace !== null && features.pace * NEARLY < 6;
+      return features.pace !== null && features.pace * NEARLY < SCREENING_LIMITS.slowPace;
     case 'tag':
       return features.tags.some((tag) => test.of.includes(tag));
   }
 }
-
-/** Spoken counts drift by up to this much, so a technique this close below a limit may be over it in the room. */
-const DRIFT = 0.15;
 
 /**
  * Whether a technique stands just on the free side of a limit, within the drift of spoken counts.
@@ -157,14 +155,14 @@ const DRIFT = 0.15;
  */
 export function nearFeature(features: Features, test: FeatureTest): boolean {
   if (hasFeature(features, test)) return false;
-  const near = (seconds: number, limit: number) => limit > 0 && seconds >= limit * (1 - DRIFT);
+  const near = (seconds: number, limit: number) => limit > 0 && seconds >= limit * (1 - SCREENING_LIMITS.drift);
   switch (test.is) {
     case 'hold in':
       return near(features.holdInSeconds, test.overSeconds);
     case 'hold out':
       return near(features.holdOutSeconds, test.overSeconds);
     case 'pace below 6':
-      return features.pace !== null && features.pace < 6 * (1 + DRIFT);
+      return features.pace !== null && features.pace < SCREENING_LIMITS.slowPace * (1 + SCREENING_LIMITS.drift);
     default:
       return false;
   }

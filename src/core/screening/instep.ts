@@ -1,6 +1,7 @@
 import { mustParsePattern, roomPattern, type Pattern, type Phase } from '../pattern';
 import { phasesSpan } from '../timing';
 import { millis } from '../units';
+import { IN_STEP_LIMITS } from './limits';
 
 /** A short pattern that ends each cycle with the room. */
 export interface InStep {
@@ -29,9 +30,6 @@ function groupCounts(pattern: Pattern, tempo: number): { readonly counts: number
   return { counts: counts(room.phases), inhale: counts(room.phases.filter(({ kind }) => kind === 'in')) };
 }
 
-/** Nobody is asked for a longer count than this to keep step. */
-const LONGEST = 30;
-
 /**
  * Every allowed pattern that keeps in step with the room, best first: fewest free counts, inhale nearest the group's,
  * exhale ÷ inhale nearest 1.2, fewest cycles.
@@ -41,17 +39,17 @@ const LONGEST = 30;
 export function keepInStep(pattern: Pattern, tempo: number, allowed: (pattern: Pattern) => boolean, comfort: Comfort = NO_COMFORT): InStep[] {
   const group = groupCounts(pattern, tempo);
   if (!group) return [];
-  const longestIn = Math.min(LONGEST, comfort.inhale ?? group.inhale + 1);
-  const longestOut = Math.min(LONGEST, comfort.exhale ?? group.inhale + 3);
+  const longestIn = Math.min(IN_STEP_LIMITS.longest, comfort.inhale ?? group.inhale + IN_STEP_LIMITS.inhaleOver);
+  const longestOut = Math.min(IN_STEP_LIMITS.longest, comfort.exhale ?? group.inhale + IN_STEP_LIMITS.exhaleOver);
   const found: InStep[] = [];
-  for (let inhale = 2; inhale <= longestIn; inhale += 1) {
-    for (let exhale = inhale; exhale <= longestOut && exhale < 2 * inhale; exhale += 1) {
+  for (let inhale: number = IN_STEP_LIMITS.shortestInhale; inhale <= longestIn; inhale += 1) {
+    for (let exhale = inhale; exhale <= longestOut && exhale < IN_STEP_LIMITS.exhaleBelow * inhale; exhale += 1) {
       const breath = inhale + exhale;
-      const tooQuick = 60_000 / (breath * tempo) > 15;
+      const tooQuick = 60_000 / (breath * tempo) > IN_STEP_LIMITS.quickest;
       if (tooQuick || breath > group.counts || !allowed(mustParsePattern(`${inhale}:${exhale}`))) continue;
       for (let cycles = 1; cycles * breath <= group.counts; cycles += 1) {
         const free = group.counts - cycles * breath;
-        if (free * 4 <= group.counts) found.push({ cycles, inhale, exhale, free });
+        if (free <= group.counts * IN_STEP_LIMITS.freeShare) found.push({ cycles, inhale, exhale, free });
       }
     }
   }

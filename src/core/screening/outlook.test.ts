@@ -1,9 +1,11 @@
 import { askedIn, bearings, DOOR_COMBINATIONS, doorKey, featuresOf, decide, NOT_SCREENED, NOTHING_TODAY, outlook, RULEBOOK } from '.';
-import { TECHNIQUES } from '../techniques';
 import { isoDate, millis } from '../units';
 import { conditionOf } from './conditions';
 import { rulebookOf, SHIPPED } from './rulebook';
 import type { ConditionAnswer } from './types';
+import { SHIPPED_LIBRARY } from '../library';
+
+const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };

@@ -2,7 +2,7 @@ import { adaptationText } from './adapt';
 import { conditionOf } from './conditions';
 import { hasFeature, type Features } from './features';
 import { SHIPPED, type Rulebook } from './rulebook';
-import { ANSWERS, type Answer } from './types';
+import { ANSWERS, RULE_STATES, type Answer } from './types';
 
 /** What the rulebook would say of a technique, for whom, before anyone is looked at. */
 export interface OutlookLine {
@@ -21,7 +21,7 @@ export function outlook(features: Features, rulebook: Rulebook = SHIPPED): Outlo
     const change = rule.adaptation && adaptationText(rule.adaptation);
     const key = `${rule.answer} ${change ?? ''}`;
     const line = lines.get(key) ?? { answer: rule.answer, change, conditions: [] };
-    const text = rule.only ? `${name} (${rule.only})` : name;
+    const text = rule.only ? `${name} (${RULE_STATES[rule.only]})` : name;
     if (!line.conditions.includes(text)) line.conditions.push(text);
     lines.set(key, line);
   }

@@ -19,13 +19,15 @@ import {
   type RuleChange,
   type ScreenedPerson,
 } from '.';
-import { LADDER, wayDown } from '../ladder';
+import { wayDown } from '../ladder';
 import { formatPattern, mustParseDose, mustParsePattern, parsePattern } from '../pattern';
 import { anyPattern } from '../pattern/arbitrary';
 import { applyAdaptations } from './adapt';
 import type { Adaptation } from './types';
-import { TECHNIQUES, techniqueOf } from '../techniques';
 import { addDays, isoDate, millis } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
+
+const { edges: LADDER, technique: techniqueOf, techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
@@ -66,7 +68,15 @@ const anyChange: fc.Arbitrary<RuleChange> = fc
     const of = adds ? feature : rule.feature;
     const adaptation = answer === 'adapt' ? (adaptationsFor(of)[0] ?? null) : null;
     if (!adds) return { kind: 'change', rule: rule.id, answer, adaptation, ...about };
-    return { kind: 'add', condition: ASKED[0].id, feature, answer: answer === 'clear' ? 'watch' : answer, adaptation, ...about };
+    return {
+      kind: 'add',
+      id: '0193a1f0-0000-7000-8000-00000000000a',
+      condition: ASKED[0].id,
+      feature,
+      answer: answer === 'clear' ? 'watch' : answer,
+      adaptation,
+      ...about,
+    };
   })
   .filter((change) => changeProblem(change) === null);
 

@@ -1,14 +1,16 @@
 import type { Lock } from '../pattern';
 import type { Tag } from '../techniques';
-import { featureName, type FeatureTest } from './features';
-import type { Adaptation, Answer, ConditionId, Rule } from './types';
+import type { FeatureTest } from './features';
+import type { Adaptation, Answer, ConditionId, Rule, RuleState } from './types';
 
 /** The shipped rulebook: usual cautions gathered for planning, one row a condition, as data. */
 
 interface Cell {
+  /** Its part of the rule's id, given once and never changed, whatever the wording becomes. */
+  readonly key: string;
   readonly feature: FeatureTest;
   readonly adaptation?: Adaptation;
-  readonly only?: string;
+  readonly only?: RuleState;
   readonly note?: string;
 }
 
@@ -24,43 +26,47 @@ const ALL_LOCKS: readonly Lock[] = ['chin', 'throat', 'pelvic', 'abdominal'];
 const tag = (...of: Tag[]): FeatureTest => ({ is: 'tag', of });
 
 // Features, as the cells of the table name them.
-const pumps: Cell = { feature: { is: 'pumps' } };
-const connected: Cell = { feature: { is: 'connected' } };
-const holdIn: Cell = { feature: { is: 'hold in', overSeconds: 0 } };
-const holdOut: Cell = { feature: { is: 'hold out', overSeconds: 0 } };
-const locks: Cell = { feature: { is: 'lock', of: ALL_LOCKS } };
-const abdominalLock: Cell = { feature: { is: 'lock', of: ['abdominal'] } };
-const chinLock: Cell = { feature: { is: 'lock', of: ['chin'] } };
-const rightSide: Cell = { feature: { is: 'right-side' } };
-const leftSide: Cell = { feature: { is: 'left-side' } };
-const sideWork: Cell = { feature: { is: 'side work' } };
-const slow: Cell = { feature: { is: 'pace below 6' } };
-const counted: Cell = { feature: { is: 'counted' } };
-const resisted: Cell = { feature: { is: 'resisted exhale' } };
-const longExhale: Cell = { feature: { is: 'exhale at least twice the inhale' } };
-const palming: Cell = { feature: tag('palming') };
-const still: Cell = { feature: tag('still 15 min') };
-const flat: Cell = { feature: tag('lying flat'), note: 'rise slowly' };
+const pumps: Cell = { key: 'pumps', feature: { is: 'pumps' } };
+const connected: Cell = { key: 'connected', feature: { is: 'connected' } };
+const holdIn: Cell = { key: 'hold-in', feature: { is: 'hold in', overSeconds: 0 } };
+const holdOut: Cell = { key: 'hold-out', feature: { is: 'hold out', overSeconds: 0 } };
+const locks: Cell = { key: 'held-lock', feature: { is: 'lock', of: ALL_LOCKS } };
+const abdominalLock: Cell = { key: 'abdominal-lock', feature: { is: 'lock', of: ['abdominal'] } };
+const chinLock: Cell = { key: 'chin-lock', feature: { is: 'lock', of: ['chin'] } };
+const rightSide: Cell = { key: 'right-side', feature: { is: 'right-side' } };
+const leftSide: Cell = { key: 'left-side', feature: { is: 'left-side' } };
+const sideWork: Cell = { key: 'side-work', feature: { is: 'side work' } };
+const slow: Cell = { key: 'pace-below-6', feature: { is: 'pace below 6' } };
+const counted: Cell = { key: 'counted', feature: { is: 'counted' } };
+const resisted: Cell = { key: 'resisted-exhale', feature: { is: 'resisted exhale' } };
+const longExhale: Cell = { key: 'long-exhale', feature: { is: 'exhale at least twice the inhale' } };
+const palming: Cell = { key: 'palming', feature: tag('palming') };
+const still: Cell = { key: 'still', feature: tag('still 15 min') };
+const flat: Cell = { key: 'lying-flat', feature: tag('lying flat'), note: 'rise slowly' };
 
 // Adaptations, as the cells of the table name them.
 const noHoldIn: Cell = { ...holdIn, adaptation: { to: 'no hold in' } };
 const noHoldOut: Cell = { ...holdOut, adaptation: { to: 'no hold out' } };
-const capHold = (seconds: number): Cell => ({ feature: { is: 'hold in', overSeconds: seconds }, adaptation: { to: 'cap hold in', seconds } });
-const notFlat: Cell = { feature: tag('lying flat'), adaptation: { to: 'not flat' } };
-const notStanding: Cell = { feature: tag('standing'), adaptation: { to: 'not standing' } };
-const noTwist: Cell = { feature: tag('twist'), adaptation: { to: 'no twist' } };
-const noNeckCircles: Cell = { feature: tag('neck circles'), adaptation: { to: 'no neck circles' } };
-const noForwardBend: Cell = { feature: tag('forward bend'), adaptation: { to: 'no forward bend' } };
-const eyesOpen: Cell = { feature: tag('eyes closed'), adaptation: { to: 'eyes open' } };
-const noseOnly: Cell = { feature: { is: 'mouth' }, adaptation: { to: 'nose only' } };
-const when = (only: string, cell: Cell): Cell => ({ ...cell, only });
+const capHold = (seconds: number): Cell => ({
+  key: `hold-in-over-${seconds}-s`,
+  feature: { is: 'hold in', overSeconds: seconds },
+  adaptation: { to: 'cap hold in', seconds },
+});
+const notFlat: Cell = { key: 'lying-flat', feature: tag('lying flat'), adaptation: { to: 'not flat' } };
+const notStanding: Cell = { key: 'standing', feature: tag('standing'), adaptation: { to: 'not standing' } };
+const noTwist: Cell = { key: 'twist', feature: tag('twist'), adaptation: { to: 'no twist' } };
+const noNeckCircles: Cell = { key: 'neck-circles', feature: tag('neck circles'), adaptation: { to: 'no neck circles' } };
+const noForwardBend: Cell = { key: 'forward-bend', feature: tag('forward bend'), adaptation: { to: 'no forward bend' } };
+const eyesOpen: Cell = { key: 'eyes-closed', feature: tag('eyes closed'), adaptation: { to: 'eyes open' } };
+const noseOnly: Cell = { key: 'mouth', feature: { is: 'mouth' }, adaptation: { to: 'nose only' } };
+const handFree: Cell = { key: 'hand-at-the-nose', feature: tag('hand at the nose'), adaptation: { to: 'hand-free' } };
+const when = (only: RuleState, cell: Cell): Cell => ({ ...cell, only });
 const noting = (note: string, cell: Cell): Cell => ({ ...cell, note });
 
-const CONTROLLED = 'controlled';
-const UNCONTROLLED = 'uncontrolled or not known';
+const longHoldIn: Cell = { key: 'hold-in-over-4-s', feature: { is: 'hold in', overSeconds: 4 } };
 const belly: Pick<Row, 'leaveOut' | 'askFirst' | 'watch'> = {
   leaveOut: [pumps, abdominalLock, holdOut],
-  askFirst: [{ feature: { is: 'hold in', overSeconds: 4 } }],
+  askFirst: [longHoldIn],
   watch: [resisted],
 };
 const eyes: Pick<Row, 'leaveOut' | 'askFirst' | 'adapt'> = {
@@ -70,7 +76,7 @@ const eyes: Pick<Row, 'leaveOut' | 'askFirst' | 'adapt'> = {
 };
 const pressure: Pick<Row, 'leaveOut' | 'askFirst'> = { leaveOut: [pumps, connected, holdIn, holdOut, resisted], askFirst: [counted] };
 const unsteady: Pick<Row, 'adapt' | 'watch'> = {
-  adapt: [{ feature: tag('floor seat'), adaptation: { to: 'chair offered' } }, notStanding],
+  adapt: [{ key: 'floor-seat', feature: tag('floor seat'), adaptation: { to: 'chair offered' } }, notStanding],
   watch: [flat],
 };
 
@@ -79,16 +85,16 @@ const TABLE: readonly Row[] = [
     condition: 'pregnancy',
     leaveOut: [pumps, connected, holdOut, locks, rightSide],
     askFirst: [when('high-risk', counted)],
-    adapt: [noHoldIn, when('from 16w0d', notFlat), noTwist],
+    adapt: [noHoldIn, when('from-16w0d', notFlat), noTwist],
     watch: [slow],
   },
   { condition: 'birth', leaveOut: [pumps, abdominalLock, holdOut], askFirst: [connected], adapt: [noHoldIn], watch: [counted] },
   {
     condition: 'high blood pressure',
-    leaveOut: [pumps, connected, holdOut, locks, when(UNCONTROLLED, rightSide)],
-    askFirst: [sideWork, slow, when(CONTROLLED, rightSide)],
+    leaveOut: [pumps, connected, holdOut, locks, when('uncontrolled', rightSide)],
+    askFirst: [sideWork, slow, when('controlled', rightSide)],
     adapt: [noHoldIn],
-    watch: [when(UNCONTROLLED, counted)],
+    watch: [when('uncontrolled', counted)],
   },
   {
     condition: 'low blood pressure',
@@ -105,7 +111,7 @@ const TABLE: readonly Row[] = [
   {
     condition: 'back',
     leaveOut: [pumps, abdominalLock],
-    adapt: [{ feature: tag('floor seat', 'standing'), adaptation: { to: 'chair or lying' } }, noTwist],
+    adapt: [{ key: 'floor-seat-or-standing', feature: tag('floor seat', 'standing'), adaptation: { to: 'chair or lying' } }, noTwist],
   },
   { condition: 'neck', leaveOut: [chinLock], adapt: [noNeckCircles] },
   { condition: 'eyes', ...eyes },
@@ -118,11 +124,7 @@ const TABLE: readonly Row[] = [
   {
     condition: 'trauma',
     askFirst: [connected],
-    adapt: [
-      eyesOpen,
-      { feature: tag('hand at the nose'), adaptation: { to: 'hand-free' } },
-      { feature: { is: 'any hold' }, adaptation: { to: 'holds optional' } },
-    ],
+    adapt: [eyesOpen, handFree, { key: 'any-hold', feature: { is: 'any hold' }, adaptation: { to: 'holds optional' } }],
     watch: [counted],
   },
   { condition: 'psychosis', leaveOut: [pumps, connected, holdOut, rightSide], askFirst: [still], adapt: [capHold(4), eyesOpen] },
@@ -130,10 +132,7 @@ const TABLE: readonly Row[] = [
   {
     condition: 'nose',
     leaveOut: [pumps],
-    adapt: [
-      { ...sideWork, adaptation: { to: 'imagined sides' } },
-      { feature: tag('hand at the nose'), adaptation: { to: 'hand-free' } },
-    ],
+    adapt: [{ ...sideWork, adaptation: { to: 'imagined sides' } }, handFree],
   },
   { condition: 'reflux', leaveOut: [abdominalLock], askFirst: [pumps, holdOut], adapt: [notFlat] },
   { condition: 'diabetes', askFirst: [pumps, connected], watch: [counted] },
@@ -141,14 +140,14 @@ const TABLE: readonly Row[] = [
   {
     condition: 'under 16',
     leaveOut: [pumps, connected, holdOut, locks],
-    askFirst: [when('without a guardian’s consent', counted)],
+    askFirst: [when('no-consent', counted)],
     adapt: [capHold(2)],
   },
   { condition: 'over 65', ...unsteady },
   { condition: 'falls', ...unsteady },
   { condition: 'other', askFirst: [holdIn, holdOut, pumps, connected, rightSide, locks, slow] },
   { condition: 'today acute', leaveOut: [counted] },
-  { condition: 'today meal', leaveOut: [pumps, when('within 2 h', abdominalLock)] },
+  { condition: 'today meal', leaveOut: [pumps, when('within-2-h', abdominalLock)] },
   // What holds for anyone whose screening is missing, out of date, or partly unanswered.
   {
     condition: 'unscreened',
@@ -168,13 +167,14 @@ const COLUMNS = [
 function rulesOf(row: Row): Rule[] {
   return COLUMNS.flatMap(([column, answer]) =>
     (row[column] ?? []).map((cell) => ({
-      id: [row.condition, answer, featureName(cell.feature), ...(cell.only ? [cell.only] : [])].join(' / '),
+      id: [row.condition.replaceAll(' ', '-'), cell.key, ...(cell.only ? [cell.only] : [])].join('.'),
       condition: row.condition,
       feature: cell.feature,
       answer,
       adaptation: cell.adaptation ?? null,
       only: cell.only ?? null,
       note: cell.note ?? null,
+      ours: false,
     })),
   );
 }

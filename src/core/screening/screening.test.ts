@@ -20,8 +20,10 @@ import {
 import { mustParseDose, mustParsePattern } from '../pattern';
 import { anyPattern } from '../pattern/arbitrary';
 import type { Tag } from '../techniques';
-import { TECHNIQUES } from '../techniques';
 import { addDays, isoDate, millis, type IsoDate } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
+
+const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 const today = isoDate('2026-11-24');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };

@@ -1,7 +1,7 @@
 import { formatPattern, roomPattern } from '../pattern';
 import { addDays, type IsoDate } from '../units';
 import { offersFor, type Stand, type Taught } from './advise';
-import { bearings, decide, type Bearing } from './decide';
+import { bearings, clinicianMayAnswer, decide, type Bearing } from './decide';
 import { featuresOf } from './features';
 import type { Comfort } from './instep';
 import { SHIPPED, type Rulebook } from './rulebook';
@@ -103,7 +103,7 @@ export function openingFor(people: readonly Attending[], taught: Taught, date: I
   const sorted = people.map(({ id, screened }) => {
     const bearing = bearings(screened, date, undefined, rulebook);
     if (doable(bearing)) return { id, is: 'open' as const };
-    if (doable(bearing.filter(({ rule }) => rule.answer !== 'ask first' || rule.condition === 'under 16'))) return { id, is: 'clinician' as const };
+    if (doable(bearing.filter(({ rule }) => !clinicianMayAnswer(rule)))) return { id, is: 'clinician' as const };
     // At best a form says no to what is open, and an age that no rule bears on.
     const known = {
       ...screened,

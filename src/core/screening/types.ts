@@ -16,18 +16,31 @@ export type Adaptation =
 
 /** One cell of the rulebook: a feature and what follows from it. */
 export interface Rule {
-  /** Stable: "pregnancy/hold in". */
+  /** A slug that never changes: "pregnancy.hold-in"; a rule of a studio's own has the id it was made with. */
   readonly id: string;
   readonly condition: ConditionId;
   readonly feature: FeatureTest;
   readonly answer: Exclude<Answer, 'clear'>;
   readonly adaptation: Adaptation | null;
   /** Holds only in this state of the condition; null always holds. */
-  readonly only: string | null;
+  readonly only: RuleState | null;
   readonly note: string | null;
+  /** Changed or added by the studio. */
+  readonly ours: boolean;
 }
 
 export type ConditionId = string;
+
+/** States of a condition in which a rule holds. */
+export const RULE_STATES = {
+  'high-risk': 'high-risk',
+  'from-16w0d': 'from 16w0d',
+  controlled: 'controlled',
+  uncontrolled: 'uncontrolled or not known',
+  'no-consent': 'without a guardian’s consent',
+  'within-2-h': 'within 2 h',
+} as const;
+export type RuleState = keyof typeof RULE_STATES;
 
 /** What a person said of one condition; a no is not among them, and "not asked" is what no form ever asked them. Dates are those of the birth, the surgery, or the due date. */
 export interface ConditionAnswer {
@@ -85,6 +98,8 @@ export interface Finding {
   readonly reason: string;
   readonly adaptation: Adaptation | null;
   readonly note: string | null;
+  /** Whether the studio's own rulebook says so, in place of the shipped one. */
+  readonly ours: boolean;
 }
 
 /** The strictest answer, with every finding that applies, strictest first. */

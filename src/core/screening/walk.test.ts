@@ -19,8 +19,11 @@ import {
   type ScreenedPerson,
 } from '.';
 import { mustParseDose, mustParsePattern } from '../pattern';
-import { TECHNIQUES, type Tag } from '../techniques';
+import { type Tag } from '../techniques';
 import { addDays, isoDate, millis, type IsoDate } from '../units';
+import { SHIPPED_LIBRARY } from '../library';
+
+const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
@@ -71,8 +74,8 @@ test('ages and weeks turn on their day', () => {
 });
 
 const heart = who(yes('heart'));
-const COUNTED = 'heart / ask first / counted breathing';
-const HELD = 'heart / leave out / an empty hold';
+const COUNTED = 'heart.counted';
+const HELD = 'heart.hold-out';
 
 test('a clinician’s yes removes the ask-first rules it names until its last day, and no other', () => {
   const until = addDays(today, 30);
@@ -114,7 +117,7 @@ test('a studio may be stricter freely, looser only with a reason and a reviewer,
   expect(changeProblem({ ...looser, reason: 'read through at the yearly review', reviewer: 'Dr. A. Quill' })).toBeNull();
   expect(changeProblem({ ...stricter, answer: 'adapt' })).toContain('no adaptation that leaves counted breathing without it');
   expect(changeProblem({ ...stricter, rule: 'nothing' })).toContain('no such rule');
-  const cap = RULEBOOK.find(({ id }) => id.startsWith('low blood pressure / adapt / a hold'))!.id;
+  const cap = RULEBOOK.find(({ id }) => id === 'low-blood-pressure.hold-in-over-4-s')!.id;
   const capAt = (seconds: number): RuleChange => ({ ...stricter, rule: cap, answer: 'adapt', adaptation: { to: 'cap hold in', seconds } });
   expect([capAt(2), capAt(6)].map(isLooser)).toEqual([false, true]);
   const faint = who(yes('low blood pressure'));
@@ -123,6 +126,7 @@ test('a studio may be stricter freely, looser only with a reason and a reviewer,
   expect([under(capAt(2)), under(capAt(4))]).toEqual(['adapt', 'clear']);
   const ours: RuleChange = {
     kind: 'add',
+    id: '0193a1f0-0000-7000-8000-00000000000a',
     condition: 'migraine',
     feature: { is: 'hold in', overSeconds: 0 },
     answer: 'adapt',

@@ -1,6 +1,9 @@
-/** The shipped library: families, their variants, session parts, and finding them by any name. */
+/** Ways of breathing as data: the shipped families, variants and session parts, what a studio adds, and finding them by any name. */
 export * from './types';
 export { type Tag } from './tags';
 export { FAMILIES } from './families';
 export { PARTS } from './parts';
-export * from './library';
+export { VARIANTS } from './variants';
+export * from './own';
+export * from './search';
+export * from './technique';

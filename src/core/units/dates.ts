@@ -72,3 +72,18 @@ export function ageOn(birth: IsoDate, date: IsoDate): number {
   const years = Number(date.slice(0, 4)) - Number(birth.slice(0, 4));
   return date.slice(5) >= birth.slice(5) ? years : years - 1;
 }
+
+/** A day and a time of a zone. @example stampIn('Europe/Lisbon', new Date('2026-11-24T09:00:00Z')) // "Tue 24 Nov, 09:00" */
+export function stampIn(zone: string, instant: Date): string {
+  return `${dayText(dateIn(zone, instant))}, ${timeIn(zone, instant)}`;
+}
+
+/**
+ * Milliseconds from an instant to a wall clock of the same day in a zone; negative when it has passed.
+ * @example untilClock('Europe/Lisbon', '06:45', new Date('2026-11-24T06:30:00Z')) // 900_000
+ */
+export function untilClock(zone: string, clock: string, now: Date): number {
+  const seconds = Number(new Intl.DateTimeFormat('en-GB', { timeZone: zone, second: '2-digit' }).format(now));
+  const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3, 5));
+  return (minutes(clock) - minutes(timeIn(zone, now))) * 60_000 - seconds * 1000 - (now.getTime() % 1000);
+}

@@ -1,12 +1,12 @@
-import type { Role } from '../db/rows';
+import type { Role } from '@/core/staff';
 import { Refusal } from '../errors';
+import type { Actor } from './actors';
 
 /** Who may what. One table; every use case asks it first. */
 const MAY = {
   'see techniques': ['director', 'lead teacher', 'teacher', 'front desk'],
   'edit techniques': ['director'],
   'see cohorts': ['director', 'lead teacher', 'teacher', 'front desk'],
-  'see instructions': ['director', 'lead teacher', 'teacher'],
   'see reasons': ['director'],
   'add people': ['director', 'front desk'],
   'see courses': ['director', 'lead teacher'],
@@ -19,11 +19,15 @@ const MAY = {
 
 export type Capability = keyof typeof MAY;
 
+/** What is done without anybody's doing, where a studio wants it. */
+const CLOCK_MAY: readonly Capability[] = ['add people'];
+
 export function may(role: Role, capability: Capability): boolean {
   return (MAY[capability] as readonly Role[]).includes(role);
 }
 
-/** Refuses anyone whose role does not allow it. */
-export function authorise(who: { readonly role: Role }, capability: Capability): void {
-  if (!may(who.role, capability)) throw new Refusal('not-allowed');
+/** Refuses anyone whose role does not allow it. A link allows what it was made for, and is never asked here. */
+export function authorise(who: Actor, capability: Capability): void {
+  const allowed = who.as === 'staff' ? may(who.role, capability) : who.as === 'clock' && CLOCK_MAY.includes(capability);
+  if (!allowed) throw new Refusal('not-allowed');
 }

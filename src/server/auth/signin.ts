@@ -1,24 +1,27 @@
 import { hash, verify } from '@node-rs/argon2';
-import { createHash, randomBytes } from 'node:crypto';
-import { v7 as newId } from 'uuid';
+import { trimNumber } from '@/core/units';
 import type { EntityManager } from '../db/orm';
-import { AttemptRow, SignInRow, StaffRow, StudioRow, type Role } from '../db/rows';
 import { invalid, Refusal } from '../errors';
+import {
+  addKnownDevice,
+  addSignIn,
+  countAttempt,
+  dropSignIn,
+  dropSignIns,
+  forgetAttempt,
+  isKnownDevice,
+  newToken,
+  seen,
+  signInWith,
+  staffByEmail,
+} from '../repositories/signIns';
+import type { Staff } from './actors';
+import { ATTEMPT_LIMITS, judge } from './attempts';
 
-/** The person behind a request. */
-export interface SignedIn {
-  readonly id: string;
-  readonly studio: string;
-  readonly studioName: string;
-  readonly zone: string;
-  readonly name: string;
-  readonly role: Role;
-}
+/** How long a session lasts, in milliseconds. */
+export const SESSION_LIMITS = { idle: 12 * 3_600_000, whole: 30 * 86_400_000, device: 180 * 86_400_000, noted: 60_000 } as const;
 
-const IDLE_MS = 12 * 60 * 60 * 1000;
-const WINDOW_MS = 15 * 60 * 1000;
-const MOST_PER_ACCOUNT = 8;
-const MOST_PER_ADDRESS = 30;
+const sleep = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
 /** argon2id with the package's defaults. */
 export function hashPassword(password: string): Promise<string> {
@@ -28,54 +31,69 @@ export function hashPassword(password: string): Promise<string> {
 /** Somebody unknown takes as long to refuse as somebody known. */
 const NOBODY = hash('nobody has this password');
 
+export interface SigningIn {
+  readonly email: string;
+  readonly password: string;
+  readonly address: string;
+  /** The token a device got when somebody signed in from it before. */
+  readonly device: string | null;
+}
+
 /**
- * Checks e-mail and password and opens a session. Failed attempts are limited by account and by address.
- * @returns the token for the cookie; only its hash is kept
+ * Checks e-mail and password and opens a session. Every attempt counts before it is looked at; what is right counts no longer.
+ * @param wait holds an attempt back that is slowed down
+ * @returns the token for the cookie, and one by which this device is known next time; only their hashes are kept
  */
-export async function signIn(em: EntityManager, input: { email: string; password: string; address: string }, now: Date): Promise<string> {
+export async function signIn(
+  em: EntityManager,
+  input: SigningIn,
+  now: Date,
+  wait: (ms: number) => Promise<void> = sleep,
+): Promise<{ readonly token: string; readonly device: string }> {
   const email = input.email.trim().toLowerCase();
-  await limitAttempts(em, email, input.address, now);
-  const staff = await em.findOne(StaffRow, { email });
+  const attempt = { address: input.address, what: email };
+  const staff = await staffByEmail(em, email);
+  const known = staff !== null && (await isKnownDevice(em, input.device, staff.id, before(now, SESSION_LIMITS.device)));
+  const judged = await countAttempt(em.fork(), { ...attempt, since: before(now, ATTEMPT_LIMITS.window) }, (tried) => judge(tried, now, known));
+  if (!judged.goesOn && judged.why === 'address') throw new Refusal('too-many');
+  if (!judged.goesOn)
+    throw new Refusal(
+      'too-many',
+      `Many passwords were tried for this account. Try again in ${trimNumber(Math.ceil(judged.againInMs / 1000))} seconds; from a device you have signed in on before there is no wait.`,
+    );
+  if (judged.waitMs > 0) await wait(judged.waitMs);
   const right = await verify(staff?.passwordHash ?? (await NOBODY), input.password);
-  if (!staff || !right) {
-    await noteAttempt(em, email, input.address, now);
-    throw invalid({ field: 'password', message: 'This e-mail and password do not belong together.' });
-  }
-  const token = randomBytes(32).toString('base64url');
-  await em.nativeDelete(SignInRow, { seenAt: { $lt: new Date(now.getTime() - IDLE_MS) } });
-  await em.insert(SignInRow, { tokenHash: hashToken(token), studio: staff.studio, staff: staff.id, seenAt: now });
-  return token;
+  if (!staff || !right) throw invalid({ field: 'password', message: 'This e-mail and password do not belong together.' });
+  await forgetAttempt(em, attempt);
+  await dropSignIns(em, { seen: before(now, SESSION_LIMITS.idle), since: before(now, SESSION_LIMITS.whole) });
+  const [token, device] = [newToken(), input.device && known ? input.device : newToken()];
+  await addSignIn(em, token, staff, now);
+  await addKnownDevice(em, device, staff, now);
+  return { token, device };
 }
 
-async function limitAttempts(em: EntityManager, email: string, address: string, now: Date): Promise<void> {
-  await limitByAddress(em, address, now);
-  if ((await em.count(AttemptRow, { email })) >= MOST_PER_ACCOUNT) throw new Refusal('too-many');
+/** Refuses an address from which too much has failed within a quarter of an hour, and counts this attempt before it is looked at. */
+export async function tryFrom(em: EntityManager, what: string, address: string, now: Date): Promise<void> {
+  const allowed = await countAttempt(em.fork(), { address, what, since: before(now, ATTEMPT_LIMITS.window) }, ({ byAddress }) =>
+    byAddress >= ATTEMPT_LIMITS.perAddress ? { answer: false, at: null } : { answer: true, at: now },
+  );
+  if (!allowed) throw new Refusal('too-many');
 }
 
-/** Refuses an address from which too much has failed within a quarter of an hour. */
-export async function limitByAddress(em: EntityManager, address: string, now: Date): Promise<void> {
-  await em.nativeDelete(AttemptRow, { at: { $lt: new Date(now.getTime() - WINDOW_MS) } });
-  if ((await em.count(AttemptRow, { address })) >= MOST_PER_ADDRESS) throw new Refusal('too-many');
-}
-
-/** Notes that something was tried from an address and failed. */
-export async function noteAttempt(em: EntityManager, what: string, address: string, now: Date): Promise<void> {
-  await em.insert(AttemptRow, { id: newId(), email: what, address, at: now });
-}
-
-/** Who a token belongs to, or null when it is unknown or was idle for twelve hours. */
-export async function whoHas(em: EntityManager, token: string, now: Date): Promise<SignedIn | null> {
-  const session = await em.findOne(SignInRow, { tokenHash: hashToken(token) });
-  if (!session || now.getTime() - session.seenAt.getTime() > IDLE_MS) return null;
-  const [staff, studio] = await Promise.all([em.findOneOrFail(StaffRow, { id: session.staff }), em.findOneOrFail(StudioRow, { id: session.studio })]);
-  if (now.getTime() - session.seenAt.getTime() > 60_000) await em.nativeUpdate(SignInRow, { tokenHash: session.tokenHash }, { seenAt: now });
-  return { id: staff.id, studio: studio.id, studioName: studio.name, zone: studio.zone, name: staff.name, role: staff.role };
+/** Who a token belongs to, or null when it is unknown, was idle for twelve hours, or is thirty days old. */
+export async function whoHas(em: EntityManager, token: string, now: Date): Promise<Staff | null> {
+  const session = await signInWith(em, token);
+  if (!session) return null;
+  const idle = now.getTime() - session.seenAt.getTime();
+  if (idle > SESSION_LIMITS.idle || now.getTime() - session.since.getTime() > SESSION_LIMITS.whole) return null;
+  if (idle > SESSION_LIMITS.noted) await seen(em, token, now);
+  return session.who;
 }
 
 export async function signOut(em: EntityManager, token: string): Promise<void> {
-  await em.nativeDelete(SignInRow, { tokenHash: hashToken(token) });
+  await dropSignIn(em, token);
 }
 
-function hashToken(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
+function before(now: Date, ms: number): Date {
+  return new Date(now.getTime() - ms);
 }

@@ -1,5 +1,8 @@
 import { Migrator } from '@mikro-orm/migrations';
 import { MikroORM } from '@mikro-orm/postgresql';
+import { masterKey, vaultFrom } from '../auth/vault';
+import { installJobs } from '../jobs/install';
+import { checkKey } from '../repositories/keys';
 import { Migration20261124000000_start } from './migrations/Migration20261124000000_start';
 import { Migration20261125000000_own_ways } from './migrations/Migration20261125000000_own_ways';
 import { Migration20261126000000_speech } from './migrations/Migration20261126000000_speech';
@@ -7,32 +10,58 @@ import { Migration20261127000000_schools } from './migrations/Migration202611270
 import { Migration20261128000000_screening } from './migrations/Migration20261128000000_screening';
 import { Migration20261129000000_asked_again } from './migrations/Migration20261129000000_asked_again';
 import { Migration20261130000000_reminders } from './migrations/Migration20261130000000_reminders';
+import { Migration20261201000000_firm_ground } from './migrations/Migration20261201000000_firm_ground';
+import { grantAll } from './grants';
 import { databaseUrl } from './orm';
+import { reseal } from './reseal';
 import { ROWS } from './rows';
 
-/** Runs pending migrations, forward only. Its configuration is its own, so that the migrator stays out of the server. */
-export async function migrate(): Promise<readonly string[]> {
+const MIGRATIONS = {
+  Migration20261124000000_start,
+  Migration20261125000000_own_ways,
+  Migration20261126000000_speech,
+  Migration20261127000000_schools,
+  Migration20261128000000_screening,
+  Migration20261129000000_asked_again,
+  Migration20261130000000_reminders,
+  Migration20261201000000_firm_ground,
+} as const;
+
+/** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */
+export function ownerUrl(): string {
+  const url = process.env.OAKEN_OWNER_URL;
+  if (!url) throw new Error('OAKEN_OWNER_URL is not set; start the application with bin/start');
+  return url;
+}
+
+/**
+ * Makes the database what this version needs, forward only, as its owner: tables, what is sealed, queues, and what the
+ * application's role may do. Its configuration is its own, so that the migrator stays out of the server.
+ * @param only stops after the migration of this name; for tests of the way from older versions
+ * @throws WrongKey before anything is changed, when the master key is not the one this database was sealed with
+ */
+export async function migrate(only?: keyof typeof MIGRATIONS): Promise<readonly string[]> {
   const orm = await MikroORM.init({
-    clientUrl: databaseUrl(),
+    clientUrl: ownerUrl(),
     entities: ROWS,
     extensions: [Migrator],
     migrations: {
-      migrationsList: [
-        { name: 'Migration20261124000000_start', class: Migration20261124000000_start },
-        { name: 'Migration20261125000000_own_ways', class: Migration20261125000000_own_ways },
-        { name: 'Migration20261126000000_speech', class: Migration20261126000000_speech },
-        { name: 'Migration20261127000000_schools', class: Migration20261127000000_schools },
-        { name: 'Migration20261128000000_screening', class: Migration20261128000000_screening },
-        { name: 'Migration20261129000000_asked_again', class: Migration20261129000000_asked_again },
-        { name: 'Migration20261130000000_reminders', class: Migration20261130000000_reminders },
-      ],
+      migrationsList: Object.entries(MIGRATIONS).map(([name, of]) => ({ name, class: of })),
       snapshot: false,
       silent: true,
       tableName: 'migration',
     },
   });
   try {
-    const done = await orm.getMigrator().up();
+    const [{ keyed }]: { keyed: boolean }[] = await orm.em.fork().execute("select to_regclass('vault_key') is not null as keyed");
+    const key = masterKey();
+    if (keyed) await checkKey(orm.em.fork(), vaultFrom(key), new Date());
+    const done = await orm.getMigrator().up(only ? { to: only } : undefined);
+    if (only) return done.map(({ name }) => name);
+    await reseal(orm.em.fork(), key);
+    await checkKey(orm.em.fork(), vaultFrom(key), new Date());
+    await installJobs(ownerUrl());
+    await grantAll(orm.em.fork(), databaseUrl());
     return done.map(({ name }) => name);
   } finally {
     await orm.close();

@@ -1,10 +1,13 @@
-import type { CourseSession, Goal } from '@/core/course';
+import { refusedText, type CourseSession, type Edit, type Goal, type Unplaced } from '@/core/course';
+import type { Block, NamedBlock, PlanChange } from '@/core/plan';
 import { isoDate, type IsoDate } from '@/core/units';
+import type { Actor, Staff } from '../auth/actors';
 import { readRow, readRows } from '../db/read';
-import { once, type Desk } from '../desk';
-import { AcknowledgementRow, CourseRow, LogRow, PlanRow, SessionRow, type PlanRecord, type SessionRecord } from '../db/rows';
+import { AcknowledgementRow, CourseRow, PlanRow, SessionRow } from '../db/rows';
+import { add, claim } from '../db/write';
+import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
-import { ours } from './studio';
+import { logsOf, type LoggedClass } from './logs';
 
 export interface Course {
   readonly id: string;
@@ -17,97 +20,165 @@ export interface Course {
   readonly minutes: number;
   readonly teacher: string;
   readonly goals: readonly Goal[];
-  readonly unplaced: readonly string[];
+  readonly unplaced: readonly Unplaced[];
   readonly version: number;
 }
 
 export interface Session extends CourseSession {
   readonly course: string;
+  /** How many versions were published. */
+  readonly published: number;
   readonly version: number;
 }
 
-export function courses(desk: Desk): Promise<Course[]> {
+/** The version of a session that somebody saw. */
+export interface Seen {
+  readonly session: string;
+  readonly version: number;
+}
+
+export function courses(desk: Desk<Actor>): Promise<Course[]> {
   return once(desk, 'courses', async () => {
-    const rows = await readRows(desk, CourseRow, ours(desk), { orderBy: { firstDate: 'desc' } });
+    const rows = await readRows(desk, CourseRow, {}, { orderBy: { firstDate: 'desc' } });
     return rows.map((row) => ({ ...row, firstDate: isoDate(row.firstDate) }));
   });
 }
 
-export async function course(desk: Desk, id: string): Promise<Course> {
-  const row = await readRow(desk, CourseRow, { id: knownId(id), ...ours(desk) });
+export async function course(desk: Desk<Actor>, id: string): Promise<Course> {
+  const row = await readRow(desk, CourseRow, { id: knownId(id) });
   if (!row) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
   return { ...row, firstDate: isoDate(row.firstDate) };
 }
 
-/** The sessions of some courses in order of time; past and published ones are fixed. */
-export function sessionsOf(desk: Desk, courseIds: readonly string[]): Promise<Session[]> {
-  return once(desk, `sessions ${courseIds.join()}`, async () => {
-    const rows = await readRows(desk, SessionRow, { course: [...courseIds], ...ours(desk) }, { orderBy: { date: 'asc', start: 'asc' } });
-    const published = await publishedSessions(
-      desk,
-      rows.map(({ id }) => id),
+/** The courses of a cohort, newest first. */
+export async function coursesOfCohort(desk: Desk<Actor>, cohortId: string): Promise<Course[]> {
+  return (await courses(desk)).filter(({ cohort }) => cohort === cohortId);
+}
+
+/** Adds a course with its dated, still empty sessions. */
+export async function addCourse(
+  at: Writing,
+  { dates, ...made }: Omit<Course, 'version' | 'unplaced'> & { readonly dates: readonly IsoDate[] },
+): Promise<void> {
+  await add(at, CourseRow, { ...made, unplaced: [] });
+  const { id, start, minutes } = made;
+  await add(at, SessionRow, ...dates.map((date) => ({ id: at.newId(), course: id, date, start, minutes, blocks: [], published: 0 })));
+}
+
+/** Keeps a draft of a course that was seen at a version, with the sessions it changes. */
+export async function keepDraft(
+  at: Writing,
+  id: string,
+  seen: number,
+  unplaced: readonly Unplaced[],
+  sessions: readonly (Seen & { readonly blocks: readonly Block[] })[],
+): Promise<void> {
+  await claim(at, CourseRow, id, seen, { unplaced });
+  for (const { session, version, blocks } of sessions) await changeBlocks(at, session, version, blocks);
+}
+
+/** Gives a session other blocks, at the version it was seen at. @returns the version it has now */
+export function changeBlocks(at: Writing, id: string, seen: number, blocks: readonly Block[]): Promise<number> {
+  return claim(at, SessionRow, id, seen, { blocks });
+}
+
+/** Keeps a change by hand, each session at the version it was seen at; refuses in words what cannot be done. */
+export async function keepEdit(at: Writing, edit: Edit, seen: readonly Seen[]): Promise<void> {
+  if (!edit.ok)
+    throw new Refusal(
+      edit.why === 'past' ? 'late' : edit.why === 'not a technique' || edit.why === 'there already' ? 'invalid' : 'not-found',
+      refusedText(edit.why),
     );
-    return rows.map((row) => toSession(row, desk.today, published.has(row.id)));
+  for (const { session, blocks } of edit.edited) await changeBlocks(at, session, seenAt(seen, session), blocks);
+}
+
+/** The version a session was seen at; one that was not seen at all is a clash. */
+export function seenAt(seen: readonly Seen[], id: string): number {
+  const found = seen.find(({ session }) => session === id);
+  if (!found) throw new Refusal('clash');
+  return found.version;
+}
+
+/** The sessions of some courses in order of time; past and published ones are fixed. */
+export function sessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): Promise<Session[]> {
+  return once(desk, `sessions ${courseIds.join()}`, async () => {
+    const rows = await readRows(desk, SessionRow, { course: [...courseIds] }, { orderBy: { date: 'asc', start: 'asc' } });
+    return rows.map((row) => toSession(row, desk.today));
   });
 }
 
-export async function session(desk: Desk, id: string): Promise<Session> {
-  const row = await sessionRow(desk, id);
-  return toSession(row, desk.today, (await publishedSessions(desk, [id])).has(id));
+/** Every session on some days, of whatever course. */
+export async function sessionsBetween(desk: Desk<Actor>, from: string, until: string): Promise<Session[]> {
+  const rows = await readRows(desk, SessionRow, { date: { $gte: from, $lte: until } }, { orderBy: { date: 'asc', start: 'asc' } });
+  return rows.map((row) => toSession(row, desk.today));
 }
 
-export async function sessionRow(desk: Desk, id: string): Promise<SessionRecord> {
-  const row = await readRow(desk, SessionRow, { id: knownId(id), ...ours(desk) });
+export async function session(desk: Desk<Actor>, id: string): Promise<Session> {
+  const row = await readRow(desk, SessionRow, { id: knownId(id) });
   if (!row) throw new Refusal('not-found', 'This session is not here, or not part of your studio.');
-  return row;
+  return toSession(row, desk.today);
 }
 
-function toSession({ id, course: of, date, start, minutes, blocks, version }: SessionRecord, today: IsoDate, published: boolean): Session {
-  return { id, course: of, date: isoDate(date), start, minutes, blocks, version, fixed: published || date < today };
+type Row = Omit<Session, 'date' | 'fixed'> & { readonly date: string };
+
+function toSession({ id, course: of, date, start, minutes, blocks, published, version }: Row, today: IsoDate): Session {
+  return { id, course: of, date: isoDate(date), start, minutes, blocks, published, version, fixed: published > 0 || date < today };
 }
 
-async function publishedSessions(desk: Desk, sessions: readonly string[]): Promise<ReadonlySet<string>> {
-  const plans = await readRows(desk, PlanRow, { session: [...sessions], ...ours(desk) }, { fields: ['session'] });
-  return new Set(plans.map((plan) => plan.session));
+/** A published version of a plan. */
+export interface Plan {
+  readonly id: string;
+  readonly session: string;
+  readonly number: number;
+  readonly blocks: readonly NamedBlock[];
+  readonly changes: readonly (PlanChange | string)[];
+  readonly teacher: string;
+  readonly publishedAt: Date;
+}
+
+/** Publishes the next version of a session that was seen at a version. @returns its number, and the session's version now */
+export async function addPlan(
+  at: Writing<Staff>,
+  { id, published, version }: Pick<Session, 'id' | 'published' | 'version'>,
+  plan: Pick<Plan, 'blocks' | 'changes' | 'teacher'>,
+): Promise<{ readonly number: number; readonly version: number }> {
+  const number = published + 1;
+  const now = await claim(at, SessionRow, id, version, { published: number });
+  await add(at, PlanRow, { id: at.newId(), session: id, number, ...plan, publishedBy: at.who.id, publishedAt: at.now });
+  return { number, version: now };
+}
+
+export async function addAcknowledgement(at: Writing<Staff>, plan: string): Promise<void> {
+  await add(at, AcknowledgementRow, { id: at.newId(), plan, staff: at.who.id, at: at.now });
+}
+
+/** The sessions somebody was ever handed a plan of. */
+export async function sessionsHandedTo(desk: Desk<Actor>, teacher: string): Promise<ReadonlySet<string>> {
+  return new Set((await readRows(desk, PlanRow, { teacher }, { fields: ['session'] })).map((plan) => plan.session));
 }
 
 /** What has happened to sessions since they were planned. */
 export interface Progress {
-  readonly plan: PlanRecord | null;
-  readonly versions: readonly PlanRecord[];
+  readonly plan: Plan | null;
+  readonly versions: readonly Plan[];
   readonly acknowledgedAt: Date | null;
-  readonly log: Log | null;
-}
-
-export interface Log {
-  readonly id: string;
-  readonly at: Date;
-  readonly taughtBy: string;
-  readonly reached: string;
-  readonly note: string;
-  readonly attendance: readonly { readonly person: string; readonly came: boolean; readonly effort: string; readonly stopSigns: readonly string[] }[];
+  /** The logs of the class, taken together. */
+  readonly log: LoggedClass | null;
 }
 
 /** Plans, acknowledgements and logs of sessions, by session. The plan is the latest version. */
-export async function progressOf(desk: Desk, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
-  const mine = { ...ours(desk) };
-  const plans = await readRows(desk, PlanRow, { session: [...sessions], ...mine }, { orderBy: { number: 'asc' } });
+export async function progressOf(desk: Desk<Actor>, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
+  const plans = await readRows(desk, PlanRow, { session: [...sessions] }, { orderBy: { number: 'asc' } });
   const [acknowledgements, logs] = await Promise.all([
-    readRows(desk, AcknowledgementRow, { plan: plans.map(({ id }) => id), ...mine }, { orderBy: { at: 'asc' } }),
-    readRows(desk, LogRow, { session: [...sessions], ...mine }, { orderBy: { at: 'asc' } }),
+    readRows(desk, AcknowledgementRow, { plan: plans.map(({ id }) => id) }, { orderBy: { at: 'asc' } }),
+    logsOf(desk, sessions),
   ]);
   return new Map(
     sessions.map((id): [string, Progress] => {
       const versions = plans.filter((plan) => plan.session === id);
       const plan = versions.at(-1) ?? null;
       const acknowledged = plan && acknowledgements.findLast((one) => one.plan === plan.id && one.staff === plan.teacher);
-      return [id, { plan, versions, acknowledgedAt: acknowledged?.at ?? null, log: logs.findLast((log) => log.session === id) ?? null }];
+      return [id, { plan, versions, acknowledgedAt: acknowledged?.at ?? null, log: logs.get(id) ?? null }];
     }),
   );
-}
-
-/** Counts a course's version up, or refuses when somebody else did first. */
-export async function claimCourse(desk: Desk, id: string, version: number): Promise<void> {
-  const changed = await desk.em.nativeUpdate(CourseRow, { id, version, ...ours(desk) }, { version: version + 1 });
-  if (changed === 0) throw new Refusal('clash');
 }

@@ -1,51 +1,50 @@
 import { DEFAULT_SCHOOLS, type StudioSchools } from '@/core/conventions';
 import type { SheetOptions } from '@/core/cues';
 import type { Closure } from '@/core/course';
-import { changedRulebook, type RuleChange, type Rulebook } from '@/core/screening';
+import type { House } from '@/core/instructions';
+import { changedRulebook, type RuleChange } from '@/core/screening';
+import { mayTeach, type Qualification, type Role } from '@/core/staff';
 import { isoDate, millis, type Millis } from '@/core/units';
+import type { Actor, Clock, Staff } from '../auth/actors';
+import type { EntityManager } from '../db/orm';
 import { readRow, readRows } from '../db/read';
-import { once, type Desk } from '../desk';
-import { ClosureRow, RulebookRow, StaffRow, StudioRow, type Qualification, type Role } from '../db/rows';
-import { Refusal } from '../errors';
+import { add, claim, hold, remove } from '../db/write';
+import { once, type Desk, type Writing } from '../desk';
+import { ClosureRow, RulebookRow, StaffRow, StudioRow } from '../db/rows';
+import { knownId, Refusal } from '../errors';
+import { library } from './library';
 
-/** The condition that keeps every query inside the signed-in person's studio. */
-export function ours(desk: Desk): { readonly studio: string } {
-  return { studio: desk.who.studio };
-}
-
-export interface Conventions {
+export interface Conventions extends House {
   readonly name: string;
   readonly zone: string;
   readonly tempo: Millis;
-  readonly naturalBreath: Millis;
   /** How cue sheets speak, in the studio's schools. */
   readonly speech: SheetOptions;
-  readonly schools: StudioSchools;
   /** The studio's changes of the shipped rulebook, at their newest version. */
   readonly ruleChanges: readonly RuleChange[];
-  readonly rulebook: Rulebook;
   /** Whether forms that are missing or run out are asked for without anybody's doing. */
   readonly asksByItself: boolean;
   readonly version: number;
 }
 
-export function conventions(desk: Desk): Promise<Conventions> {
+export function conventions(desk: Desk<Actor>): Promise<Conventions> {
   return once(desk, 'conventions', async () => {
-    const [studio, versions] = await Promise.all([readRow(desk, StudioRow, { id: desk.who.studio }), rulebookVersions(desk)]);
+    const [studio, versions, all] = await Promise.all([readRow(desk, StudioRow, { id: desk.who.studio }), rulebookVersions(desk), library(desk)]);
     const row = studio!;
     const ruleChanges = versions.at(-1)?.changes ?? [];
-    const { name, zone, tempo, naturalBreath, speech, version } = row;
+    const { name, zone, tempo, naturalBreath, speech, version, asksByItself } = row;
     const schools: StudioSchools = { studio: { ...DEFAULT_SCHOOLS, ...row.schools.studio }, own: row.schools.own ?? {} };
     return {
       name,
       zone,
       tempo: millis(tempo),
       naturalBreath: millis(naturalBreath),
+      library: all,
       speech: { ...speech, schools },
       schools,
       ruleChanges,
       rulebook: changedRulebook(ruleChanges),
-      asksByItself: Boolean(row.reminders),
+      asksByItself,
       version,
     };
   });
@@ -58,14 +57,53 @@ export async function conventionsAsOf(desk: Desk, asOf: Date): Promise<Conventio
   return { ...studio, ruleChanges, rulebook: changedRulebook(ruleChanges) };
 }
 
-/** Every version of the studio's changes of the rulebook, oldest first. */
-export function rulebookVersions(desk: Desk) {
-  return once(desk, 'rulebook', () => readRows(desk, RulebookRow, ours(desk), { orderBy: { number: 'asc' } }));
+/** What a studio decides about itself. */
+export interface StudioChange {
+  readonly tempo?: number;
+  readonly naturalBreath?: number;
+  readonly speech?: Omit<SheetOptions, 'schools'>;
+  readonly schools?: StudioSchools;
+  readonly asksByItself?: boolean;
 }
 
-export async function closures(desk: Desk): Promise<(Closure & { readonly id: string })[]> {
-  const rows = await readRows(desk, ClosureRow, ours(desk), { orderBy: { from: 'asc' } });
+/** Changes what a studio decided, at the version it was seen at. */
+export async function changeStudio(at: Writing<Staff>, seen: number, to: StudioChange): Promise<void> {
+  await claim(at, StudioRow, at.who.studio, seen, to);
+}
+
+export async function addStudio(
+  at: Writing,
+  studio: { readonly name: string; readonly zone: string; readonly speech: Omit<SheetOptions, 'schools'> },
+): Promise<void> {
+  await at.em.insert(StudioRow, { id: at.who.studio, ...studio, tempo: 1000, naturalBreath: 4000, schools: {}, asksByItself: false, version: 1 });
+}
+
+/** Every version of the studio's changes of the rulebook, oldest first. */
+export function rulebookVersions(desk: Desk<Actor>) {
+  return once(desk, 'rulebook', () => readRows(desk, RulebookRow, {}, { orderBy: { number: 'asc' } }));
+}
+
+/** Saves the version after the one that was seen; another one of the same number is a clash. */
+export async function addRulebookVersion(at: Writing<Staff>, seen: number, changes: readonly RuleChange[]): Promise<number> {
+  const newest = (await rulebookVersions(at)).at(-1)?.number ?? 0;
+  if (newest !== seen) throw new Refusal('clash');
+  await add(at, RulebookRow, { id: at.newId(), number: seen + 1, changes, savedBy: at.who.id, savedAt: at.now });
+  return seen + 1;
+}
+
+export type StudioClosure = Closure & { readonly id: string };
+
+export async function closures(desk: Desk): Promise<StudioClosure[]> {
+  const rows = await readRows(desk, ClosureRow, {}, { orderBy: { from: 'asc' } });
   return rows.map(({ id, from, until, reason }) => ({ id, from: isoDate(from), until: isoDate(until), reason }));
+}
+
+export async function addClosure(at: Writing, closure: { readonly from: string; readonly until: string; readonly reason: string }): Promise<void> {
+  await add(at, ClosureRow, { id: at.newId(), ...closure });
+}
+
+export async function removeClosure(at: Writing, id: string): Promise<void> {
+  if ((await remove(at, ClosureRow, { id: knownId(id) })) === 0) throw new Refusal('not-found', 'These days are open already.');
 }
 
 export interface StaffMember {
@@ -77,16 +115,22 @@ export interface StaffMember {
   readonly version: number;
 }
 
-export function staff(desk: Desk): Promise<StaffMember[]> {
+export function staff(desk: Desk<Actor>): Promise<StaffMember[]> {
   return once(desk, 'staff', async () => {
-    const rows = await readRows(desk, StaffRow, ours(desk), { orderBy: { name: 'asc' } });
+    const rows = await readRows(desk, StaffRow, {}, { orderBy: { name: 'asc' } });
     return rows.map(({ id, name, email, role, qualifications, version }) => ({ id, name, email, role, qualifications, version }));
   });
 }
 
+/** Names of the staff, for what they did; whoever is gone is somebody who left. */
+export async function staffNames(desk: Desk): Promise<(id: string) => string> {
+  const names = new Map((await staff(desk)).map(({ id, name }) => [id, name]));
+  return (id) => names.get(id) ?? 'somebody who left';
+}
+
 /** Staff who may be handed a class. */
 export async function teachers(desk: Desk): Promise<StaffMember[]> {
-  return (await staff(desk)).filter(({ role }) => role !== 'front desk');
+  return (await staff(desk)).filter(({ role }) => mayTeach(role));
 }
 
 /** One of the studio's teachers; refuses anyone else. */
@@ -94,4 +138,42 @@ export async function teacher(desk: Desk, id: string): Promise<StaffMember> {
   const found = (await teachers(desk)).find((member) => member.id === id);
   if (!found) throw new Refusal('not-found', 'This teacher is not part of your studio.');
   return found;
+}
+
+export interface NewStaff {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly passwordHash: string;
+  readonly qualifications: readonly Qualification[];
+}
+
+export async function addStaff(at: Writing, ...members: readonly NewStaff[]): Promise<void> {
+  await add(at, StaffRow, ...members);
+}
+
+/** Sets what somebody is qualified to teach, at the version they were seen at. */
+export async function changeQualifications(at: Writing, id: string, seen: number, families: readonly string[]): Promise<void> {
+  const member = await hold(at, StaffRow, { id: knownId(id) });
+  if (!member) throw new Refusal('not-found');
+  const qualifications = families.map((family) => member.qualifications.find((had) => had.family === family) ?? { family, since: at.today });
+  await claim(at, StaffRow, id, seen, { qualifications });
+}
+
+/** The clock of a studio, and whether it asks for forms by itself; null when there is no such studio. */
+export async function studioClock(em: EntityManager, id: string): Promise<{ readonly who: Clock; readonly asksByItself: boolean } | null> {
+  const row = await em.findOne(StudioRow, { id });
+  return row && { who: { as: 'clock', studio: row.id, studioName: row.name, zone: row.zone }, asksByItself: row.asksByItself };
+}
+
+/** The studios that want their forms asked for, each as its clock. */
+export async function studiosThatAsk(em: EntityManager): Promise<Clock[]> {
+  const rows = await em.find(StudioRow, { asksByItself: true });
+  return rows.map(({ id, name, zone }) => ({ as: 'clock', studio: id, studioName: name, zone }));
+}
+
+/** Whether there is any studio yet. */
+export async function anyStudio(em: EntityManager): Promise<boolean> {
+  return (await em.count(StudioRow)) > 0;
 }

@@ -1,4 +1,6 @@
+import { unplacedText } from '@/core/course';
 import { dayText } from '@/core/units';
+import type { Task } from '@/views/lobby';
 import { may } from '../auth/permissions';
 import type { Desk } from '../desk';
 import { courses, sessionsOf } from '../repositories/courses';
@@ -7,15 +9,8 @@ import { checksOf } from './courses/readCourse';
 import { listPlans } from './plans/listPlans';
 import { settingOf } from './setting';
 import { needsDoing } from './people/needsDoing';
+import { readHeldLogs } from './teach/heldLogs';
 import { myClasses } from './teach/myClasses';
-
-/** One sentence of what needs doing, and where. */
-export interface Task {
-  readonly harm: 'stop' | 'mend' | 'know';
-  readonly text: string;
-  readonly href: string;
-  readonly doing: string;
-}
 
 /** What needs doing for the signed-in role, in order of harm. */
 export async function readLobby(desk: Desk): Promise<Task[]> {
@@ -25,6 +20,7 @@ export async function readLobby(desk: Desk): Promise<Task[]> {
       may(role, 'edit courses') ? courseTasks(desk) : [],
       may(role, 'add people') ? screeningTasks(desk) : [],
       may(role, 'edit plans') ? planTasks(desk) : [],
+      may(role, 'edit plans') ? heldTasks(desk) : [],
       may(role, 'teach') ? teachingTasks(desk) : [],
     ])
   ).flat();
@@ -45,13 +41,19 @@ async function courseTasks(desk: Desk): Promise<Task[]> {
       const href = `/courses/${id}`;
       if (drafted === 0) return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
       const own = sessions.filter((session) => session.course === id);
-      const checks = checksOf(own, await settingOf(desk, course), desk.today);
+      const { planning } = await settingOf(desk, course, own);
+      const checks = checksOf(own, planning, desk);
       const stops = checks.filter(({ severity, date }) => severity === 'stop' && date >= desk.today).length;
       const mends = checks.filter(({ severity, date }) => severity === 'mend' && date >= desk.today).length;
       return [
         ...(stops > 0 ? [{ harm: 'stop', text: `${name} has ${things(stops, 'thing')} out of order.`, href, doing: 'See the checks' } as const] : []),
         ...(mends > 0 ? [{ harm: 'mend', text: `${name} has ${things(mends, 'thing')} to mend.`, href, doing: 'See the checks' } as const] : []),
-        ...course.unplaced.map((text): Task => ({ harm: 'know', text: `${name}: ${text}`, href, doing: 'Open the course' })),
+        ...course.unplaced.map((one): Task => ({
+          harm: 'know',
+          text: `${name}: ${unplacedText(one, planning.basis.library)}`,
+          href,
+          doing: 'Open the course',
+        })),
       ];
     }),
   );
@@ -68,16 +70,28 @@ async function screeningTasks(desk: Desk): Promise<Task[]> {
 }
 
 async function planTasks(desk: Desk): Promise<Task[]> {
-  return (await listPlans(desk)).flatMap(({ id, date, start, course, state, teacher, logged }): Task[] => {
+  return (await listPlans(desk)).flatMap(({ id, date, start, course, state, teacher, logged, unsettled }): Task[] => {
     const href = `/plans/${id}`;
     const when = `${dayText(date)} ${start}`;
     if (date >= desk.today && state === 'planned' && soon(desk, date))
       return [{ harm: 'mend', text: `${course} on ${when} is planned but not published.`, href, doing: 'Publish it' }];
     if (date >= desk.today && state === 'published' && soon(desk, date))
       return [{ harm: 'mend', text: `${teacher} has not yet acknowledged ${course} on ${when}.`, href, doing: 'Open the plan' }];
-    if (logged?.includes('stop sign')) return [{ harm: 'stop', text: `${course} on ${when}: ${logged}.`, href, doing: 'Read the log' }];
-    return [];
+    return [
+      ...(logged?.includes('stop sign') ? [{ harm: 'stop', text: `${course} on ${when}: ${logged}.`, href, doing: 'Read the log' } as const] : []),
+      ...(unsettled ? [{ harm: 'mend', text: `${course} on ${when} has logs that say different things.`, href, doing: 'Settle them' } as const] : []),
+    ];
   });
+}
+
+/** Logs that could not be taken as they came; one with a stop sign comes first. */
+async function heldTasks(desk: Desk): Promise<Task[]> {
+  return (await readHeldLogs(desk)).map(({ by, class: where, signs }) => ({
+    harm: signs.length > 0 ? 'stop' : 'mend',
+    text: `A log of ${where ?? 'a class'} by ${by} could not be taken as it came${signs.length > 0 ? `. It names a stop sign: ${signs.join('; ')}` : ''}.`,
+    href: '/plans#held',
+    doing: 'Look at it',
+  }));
 }
 
 async function teachingTasks(desk: Desk): Promise<Task[]> {

@@ -1,35 +1,15 @@
 import Link from 'next/link';
 import { mustParsePattern } from '@/core/pattern';
-import { doingText, inStepText, type Advice, type Answer, type Finding } from '@/core/screening';
+import { doingText, inStepText, type Advice } from '@/core/screening';
 import { dayText, longDayText, millis, type IsoDate } from '@/core/units';
+import type { CellFocusView } from '@/views/cohort';
 import { BreathStrip } from '../figures/BreathStrip';
 import { Mark } from '../figures/Mark';
 
-interface Focus {
-  readonly person: string;
-  readonly name: string;
-  readonly techniqueName: string;
-  readonly pattern: string;
-  readonly advice: Advice;
-  /** For the director only; null for everybody else. */
-  readonly why: Why | null;
-}
+type Why = CellFocusView['why'];
 
-interface Why {
-  readonly findings: readonly (Finding & { readonly source: string })[];
-  readonly aside: readonly {
-    readonly id: string;
-    readonly text: string;
-    readonly by: string;
-    readonly reason: string | null;
-    readonly until: IsoDate;
-  }[];
-  readonly next: { readonly date: IsoDate; readonly answer: Answer } | null;
-  readonly would: 'clinician' | 'form' | null;
-}
-
-/** One cell opened: what the person does, and for the director every rule that applies with its reason. */
-export function CellFocus({ focus, date }: { focus: Focus; date: IsoDate }) {
+/** One cell opened: what the person does, and every rule that applies with its reason. */
+export function CellFocus({ focus, date, naturalBreath }: { focus: CellFocusView; date: IsoDate; naturalBreath: number }) {
   const { person, name, techniqueName, advice, why } = focus;
   const shown = patternOf(focus);
   return (
@@ -46,14 +26,14 @@ export function CellFocus({ focus, date }: { focus: Focus; date: IsoDate }) {
       {shown && (
         <BreathStrip
           pattern={mustParsePattern(shown)}
-          pace={{ tempo: millis(1000), naturalBreath: millis(4000) }}
+          pace={{ tempo: millis(1000), naturalBreath: millis(naturalBreath) }}
           width={260}
           height={84}
           labels={false}
           title={`Breath strip of ${shown}`}
         />
       )}
-      {why && <Reasons why={why} person={person} />}
+      <Reasons why={why} person={person} />
     </div>
   );
 }
@@ -115,7 +95,7 @@ function Reasons({ why: { findings, aside, next, would }, person }: { why: Why; 
   );
 }
 
-function patternOf({ advice, pattern }: Focus): string | null {
+function patternOf({ advice, pattern }: CellFocusView): string | null {
   const { doing } = advice;
   if (doing.kind === 'adapted' || doing.kind === 'instead') return doing.pattern;
   if (doing.kind === 'in step') return `${doing.inStep.inhale}:${doing.inStep.exhale}`;

@@ -4,8 +4,8 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
-import TextField from '@mui/material/TextField';
 import type { Condition } from '@/core/screening';
+import { DayField } from '../fields';
 import styles from './ConditionQuestion.module.css';
 
 const CHOICES = ['no', 'yes', "don't know", 'prefer not to say'] as const;
@@ -39,12 +39,11 @@ export function ConditionQuestion({ condition, given, onChange }: Props) {
       {answer === 'yes' && (date || states.length > 0) && (
         <div className={`row ${styles.more}`}>
           {date && (
-            <TextField
-              id={`${id} date`}
+            <DayField
+              id={`${id}-date`}
               label={date.label}
-              type="date"
               value={given?.date ?? ''}
-              onChange={(event) => change({ date: event.target.value || null })}
+              onChange={(day) => change({ date: day || null })}
               sx={{ maxWidth: 240 }}
             />
           )}

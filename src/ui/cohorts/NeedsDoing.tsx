@@ -4,15 +4,24 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { askByItselfAction, sendFormsAction, sendRemindersAction } from '@/app/actions/people';
-import type { Need } from '@/server/usecases/people/needsDoing';
+import type { Need } from '@/views/person';
 import { Refusal } from '../forms/fields';
+import { useOnce } from '../forms/once';
+import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 
+interface Props {
+  readonly needs: readonly Need[];
+  readonly asksByItself: boolean;
+  /** The version of the studio's settings, for whoever may choose; null for everybody else. */
+  readonly version: number | null;
+}
+
 /** What waits for somebody about screening, each with its next step. */
-export function NeedsDoing({ needs, asksByItself, mayChoose }: { needs: readonly Need[]; asksByItself: boolean; mayChoose: boolean }) {
+export function NeedsDoing({ needs, asksByItself, version }: Props) {
+  const mayChoose = version !== null;
   if (needs.length === 0 && !mayChoose) return null;
   return (
     <section id="to-do" style={{ marginBottom: 22 }}>
@@ -27,31 +36,35 @@ export function NeedsDoing({ needs, asksByItself, mayChoose }: { needs: readonly
           </li>
         ))}
       </ul>
-      {mayChoose ? <ByItself on={asksByItself} /> : asksByItself && <p className="small soft">Forms that are due are asked for by themselves.</p>}
+      {mayChoose ? (
+        <ByItself key={version} on={asksByItself} version={version} />
+      ) : (
+        asksByItself && <p className="small soft">Forms that are due are asked for by themselves.</p>
+      )}
     </section>
   );
 }
 
 /** Whether forms that are due are asked for without anybody's doing. */
-function ByItself({ on }: { on: boolean }) {
-  const router = useRouter();
+function ByItself({ on, version }: { on: boolean; version: number }) {
   const say = useNotice();
+  const { run, refusal, busy, refresh } = useAction();
   const [turned, setTurned] = useState(on);
   const turn = async (next: boolean) => {
     setTurned(next);
-    const reply = await askByItselfAction({ on: next });
-    if (!reply.ok) {
-      setTurned(!next);
-      return say(reply.message);
-    }
-    say(next ? 'From now on forms that are due are asked for by day, in your name.' : 'Forms are asked for only when somebody does.');
-    router.refresh();
+    const reply = await run(() => askByItselfAction({ on: next, version }));
+    if (!reply?.ok) return setTurned(!next);
+    say(next ? 'From now on forms that are due are asked for by day, by themselves.' : 'Forms are asked for only when somebody does.');
+    refresh();
   };
   return (
-    <FormControlLabel
-      control={<Checkbox checked={turned} onChange={(_, next) => void turn(next)} />}
-      label="Send these forms without me: by day, once one is missing or runs out within four weeks, and again when a link has run out unused"
-    />
+    <>
+      <FormControlLabel
+        control={<Checkbox checked={turned} disabled={busy} onChange={(_, next) => void turn(next)} />}
+        label="Send these forms without me: by day, once one is missing or runs out within four weeks, and again when a link has run out unused"
+      />
+      <Refusal message={refusal} />
+    </>
   );
 }
 
@@ -81,35 +94,39 @@ function One({ need: { kind, text, people, cohort } }: { need: Need }) {
 
 /** Everybody who is due and was not asked yet, in one go. */
 function AskAll({ needs }: { needs: readonly Need[] }) {
-  const router = useRouter();
   const say = useNotice();
+  const { run, refusal, busy, refresh } = useAction();
   const due = needs.filter(({ kind }) => kind === 'form').flatMap(({ people }) => people.filter(({ asked }) => !asked)).length;
   if (due < 2) return null;
   const remind = async () => {
-    const reply = await sendRemindersAction();
-    if (!reply.ok) return say(reply.message);
+    const reply = await run(sendRemindersAction);
+    if (!reply?.ok) return;
     const { sent, without } = reply.value;
     say(
       `${sent} ${sent === 1 ? 'form is' : 'forms are'} in the outbox.${without.length > 0 ? ` No address is known for ${without.join(', ')}` : ''}`,
     );
-    router.refresh();
+    refresh();
   };
-  return <Button onClick={() => void remind()}>Ask all {due} who were not asked yet</Button>;
+  return (
+    <>
+      <Button disabled={busy} onClick={() => void remind()}>
+        Ask all {due} who were not asked yet
+      </Button>
+      <Refusal message={refusal} />
+    </>
+  );
 }
 
 function Ask({ people }: { people: readonly { readonly id: string }[] }) {
-  const router = useRouter();
   const say = useNotice();
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { run, refusal, busy, refresh } = useAction();
+  const once = useOnce();
   const send = async () => {
-    setBusy(true);
-    const reply = await sendFormsAction({ people: people.map(({ id }) => id) });
-    setBusy(false);
-    if (!reply.ok) return setRefusal(reply.message);
-    setRefusal(null);
+    const reply = await run(() => sendFormsAction({ once: once.id(), people: people.map(({ id }) => id) }));
+    if (!reply?.ok) return;
+    once.done();
     say(`${reply.value.sent === 1 ? 'One form is' : `${reply.value.sent} forms are`} in the outbox.`);
-    router.refresh();
+    refresh();
   };
   return (
     <div style={{ maxWidth: 380 }}>

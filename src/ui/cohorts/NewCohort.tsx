@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { addCohortAction } from '@/app/actions/cohorts';
 import { cohortForm } from '@/forms';
-import { Choice, Field, Refusal } from '../forms/fields';
+import { Field, Pick, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 
 /** A new group, and the highest things it already practises. */
@@ -25,7 +25,7 @@ export function NewCohort({ techniques }: { techniques: readonly { id: string; n
       <h2>New cohort</h2>
       <Field form={form} name="name" label="Name" autoFocus />
       <Field form={form} name="about" label="Who they are" />
-      <Choice
+      <Pick
         form={form}
         name="practises.0"
         label="Already practises, with all below it"

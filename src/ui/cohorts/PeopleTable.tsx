@@ -4,46 +4,24 @@ import { useVirtualizer, type VirtualItem, type Virtualizer } from '@tanstack/re
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
-import type { Answer } from '@/core/screening';
-import { dayText, longDayText, type IsoDate } from '@/core/units';
-import type { Standing } from '@/server/usecases/cohorts/listCohorts';
+import type { Answer, Standing } from '@/core/screening';
+import { isIsoDate, longDayText } from '@/core/units';
+import type { Cell, PersonLine, TableView } from '@/views/cohort';
+import { ChoiceField, DayField } from '../fields';
 import { ANSWER_WORD, markId, MarkShapes } from '../figures/Mark';
 import styles from './PeopleTable.module.css';
 
-interface Cell {
-  readonly answer: Answer;
-  readonly doing: string;
-  /** Whether a clinician's answer or an override acts in it; for the director. */
-  readonly aside: boolean;
-}
-
-interface Person {
-  readonly id: string;
-  readonly name: string;
-  readonly standing: Standing;
-}
-
-interface Column {
-  readonly id: string;
-  readonly name: string;
-}
+type Column = TableView['columns'][number];
 
 interface Props {
   readonly cohort: string;
-  readonly people: readonly Person[];
-  readonly table: {
-    readonly date: IsoDate;
-    readonly columns: readonly Column[];
-    readonly rows: readonly { readonly person: string; readonly cells: readonly Cell[] }[];
-  };
-  readonly focus: { readonly person: string; readonly technique: string } | null;
+  readonly people: readonly PersonLine[];
+  readonly table: TableView;
   /** Whether every technique is shown, not those of the cohort's courses alone. */
   readonly all: boolean;
-  /** Whether a person has a page of their own for whoever looks. */
-  readonly personPages: boolean;
 }
 
-type Row = Person & { readonly cells: readonly Cell[] };
+type Row = PersonLine & { readonly standing: Standing; readonly cells: readonly Cell[] };
 
 /** What a table may be narrowed to: people for whom something needs doing. */
 const FILTERS: Readonly<Record<string, (row: Row) => boolean>> = {
@@ -68,12 +46,15 @@ const ROW_HEIGHT = 58;
 const COLUMN_WIDTH = 112;
 
 /** People × techniques for a date: a mark, its word, and what is done instead, written into the cell. */
-export function PeopleTable({ cohort, people, table, focus, all, personPages }: Props) {
-  const { date, columns } = table;
+export function PeopleTable({ cohort, people, table, all }: Props) {
+  const { date, columns, focus } = table;
   const [filter, setFilter] = useState('');
   const rows = useMemo(() => {
     const byId = new Map(people.map((person) => [person.id, person]));
-    const whole = table.rows.flatMap(({ person, cells }): Row[] => (byId.has(person) ? [{ ...byId.get(person)!, cells }] : []));
+    const whole = table.rows.flatMap(({ person, cells }): Row[] => {
+      const found = byId.get(person);
+      return found?.standing ? [{ ...found, standing: found.standing, cells }] : [];
+    });
     return filter ? whole.filter(FILTERS[filter]) : whole;
   }, [people, table.rows, filter]);
   const scroll = useRef<HTMLDivElement>(null);
@@ -114,23 +95,21 @@ export function PeopleTable({ cohort, people, table, focus, all, personPages }: 
     <div>
       {!all && table.rows.length > 0 && <p style={{ marginBottom: 8 }}>{wholeText(table.rows)}</p>}
       <div className={styles.tools}>
-        <form className="row small">
-          <label htmlFor="date">
-            Decided for <strong>{dayText(date)}</strong>
-          </label>
-          <input id="date" name="date" type="date" defaultValue={date} className={styles.date} />
-          {all && <input type="hidden" name="all" value="" />}
-          <button className={styles.go}>Show</button>
-        </form>
-        <label className="row small">
-          People
-          <select className={styles.date} style={{ maxWidth: 150 }} value={filter} onChange={(event) => setFilter(event.target.value)}>
-            <option value="">everybody</option>
-            {Object.keys(FILTERS).map((name) => (
-              <option key={name}>{name}</option>
-            ))}
-          </select>
-        </label>
+        <DayField
+          id="date"
+          label="Decided for"
+          value={date}
+          onChange={(day) => isIsoDate(day) && router.push(`/cohorts/${cohort}?date=${day}${all ? '&all' : ''}`, { scroll: false })}
+          sx={{ width: 190 }}
+        />
+        <ChoiceField
+          id="filter"
+          label="People"
+          value={filter}
+          onChange={setFilter}
+          options={[{ value: '', label: 'everybody' }, ...Object.keys(FILTERS).map((name) => ({ value: name, label: name }))]}
+          sx={{ width: 200 }}
+        />
         <Link className="small" href={`/cohorts/${cohort}?date=${date}${all ? '' : '&all'}`}>
           {all ? 'The course’s techniques alone' : 'All techniques'}
         </Link>
@@ -152,7 +131,6 @@ export function PeopleTable({ cohort, people, table, focus, all, personPages }: 
           shown={whole ? '' : shown}
           href={`/cohorts/${cohort}?date=${date}${all ? '&all' : ''}`}
           focus={focus ? `${focus.person} ${focus.technique}` : ''}
-          pages={personPages}
           onFollow={follow}
         />
       </div>
@@ -185,12 +163,11 @@ interface GridProps {
   readonly href: string;
   /** Person and technique of the opened cell. */
   readonly focus: string;
-  readonly pages: boolean;
   readonly onFollow: (event: MouseEvent<HTMLTableElement>) => void;
 }
 
 /** The table itself, or the part of it that is in sight, with room for the rest around it. */
-const Grid = memo(function Grid({ rows, columns, shown, href, focus, pages, onFollow }: GridProps) {
+const Grid = memo(function Grid({ rows, columns, shown, href, focus, onFollow }: GridProps) {
   const whole = shown === '';
   const [top, bottom, left, right] = whole ? [0, rows.length - 1, 0, columns.length - 1] : shown.split(',').map(Number);
   const seen = columns.slice(left, right + 1);
@@ -231,7 +208,6 @@ const Grid = memo(function Grid({ rows, columns, shown, href, focus, pages, onFo
             right={right}
             href={href}
             here={focus.startsWith(row.id) ? focus.slice(row.id.length + 1) : ''}
-            page={pages}
           />
         ))}
         {bottom < rows.length - 1 && <tr style={{ height: (rows.length - 1 - bottom) * ROW_HEIGHT }} aria-hidden="true" />}
@@ -269,14 +245,18 @@ interface RowProps {
   readonly href: string;
   /** The technique whose cell is opened, if any. */
   readonly here: string;
-  readonly page: boolean;
 }
 
-const PersonRow = memo(function PersonRow({ row: { id, name, standing, cells }, columns, left, right, href, here, page }: RowProps) {
+const PersonRow = memo(function PersonRow({ row: { id, name, standing, unreadable, cells }, columns, left, right, href, here }: RowProps) {
   return (
     <tr>
-      <th scope="row">{page ? <a href={`/cohorts/people/${id}`}>{name}</a> : name}</th>
-      <td className={standing.state === 'good' ? styles.until : styles.due}>{standing.state === 'none' ? 'not yet' : longDayText(standing.until)}</td>
+      <th scope="row">
+        <a href={`/cohorts/people/${id}`}>{name}</a>
+      </th>
+      <td className={standing.state === 'good' ? styles.until : styles.due}>
+        {standing.state === 'none' ? 'not yet' : longDayText(standing.until)}
+        {unreadable && <span className={styles.doing}>answers cannot be opened</span>}
+      </td>
       <Spacer width={left * COLUMN_WIDTH} />
       {columns.slice(left, right + 1).map(({ id: technique, name: techniqueName }, index) => (
         <TableCell

@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { Controller } from 'react-hook-form';
 import { addPersonAction } from '@/app/actions/cohorts';
 import { personForm, type PersonInput } from '@/forms';
-import { Field, Refusal } from '../forms/fields';
+import { Day, Field, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 import { ScreeningQuestions } from './ScreeningQuestions';
@@ -28,11 +28,10 @@ export function PersonForm({ cohort, today }: { cohort: string; today: string })
       <div className="sheet stack">
         <Field form={form} name="name" label="Name, as the studio uses it" autoFocus />
         <Field form={form} name="email" label="E-mail, for the form and nothing else" type="email" />
-        <Field
+        <Day
           form={form}
           name="birthDate"
           label="Birth date"
-          type="date"
           helperText="Rules for young and older people follow from it; without it we plan gently."
         />
         <Controller
@@ -51,7 +50,7 @@ export function PersonForm({ cohort, today }: { cohort: string; today: string })
           <p className="soft">
             Asked because breathing exercises bear on these. The director sees the answers, teachers only what to do. Not answering is always allowed.
           </p>
-          <Field form={form} name="screenedOn" label="Filled in on" type="date" />
+          <Day form={form} name="screenedOn" label="Filled in on" />
           <ScreeningQuestions form={form as never} />
         </fieldset>
       )}

@@ -1,3 +1,4 @@
+import { listedSentence } from '@/core/wording';
 import { mustParsePattern, parsePattern } from '@/core/pattern';
 import { dayText, millis, type IsoDate } from '@/core/units';
 import { BreathStrip } from '../figures/BreathStrip';
@@ -50,7 +51,7 @@ export function Tracks({ view: { technique, people, tracks, opening }, date }: P
             labels={false}
             title={`Breath strip of ${pattern}`}
           />
-          <p className="small">{sentenceOf(on)}</p>
+          <p className="small">{listedSentence(on)}</p>
         </section>
       ))}
       {opening && (opening.clinician.length > 0 || opening.form.length > 0) && (
@@ -59,24 +60,18 @@ export function Tracks({ view: { technique, people, tracks, opening }, date }: P
           {opening.clinician.length > 0 && (
             <p>
               {opening.clinician.length === 1 ? 'One clinician’s answer' : `${opening.clinician.length} clinicians’ answers`} would open it for{' '}
-              {sentenceOf(opening.clinician)}
+              {listedSentence(opening.clinician)}
             </p>
           )}
-          {opening.form.length > 0 && <p>A filled-in form might open it for {sentenceOf(opening.form)}</p>}
+          {opening.form.length > 0 && <p>A filled-in form might open it for {listedSentence(opening.form)}</p>}
           <p className="soft">
             Then {opening.open + opening.clinician.length + opening.form.length} of {people} could do it
-            {opening.closed.length > 0 ? `, everyone but ${sentenceOf(opening.closed)}` : '.'}
+            {opening.closed.length > 0 ? `, everyone but ${listedSentence(opening.closed)}` : '.'}
           </p>
         </section>
       )}
     </div>
   );
-}
-
-/** Names at the end of a sentence: initials bring their own full stop. */
-function sentenceOf(names: readonly string[]): string {
-  const listed = names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-  return listed.endsWith('.') ? listed : `${listed}.`;
 }
 
 /** The breath of a track; "2 × (4:5) + 1 free" is drawn as its breath. */

@@ -1,7 +1,7 @@
 'use client';
 
-import { dayText, isoDate } from '@/core/units';
-import type { ShownCheck } from '@/server/usecases/courses/readCourse';
+import { dayText } from '@/core/units';
+import type { ShownCheck } from '@/views/course';
 import { Mark } from '../figures/Mark';
 import styles from './Checks.module.css';
 
@@ -33,7 +33,7 @@ export function Checks({ checks, onMend, busy, days = true }: Props) {
             <div>
               <p>
                 {check.title && <strong>{check.title} </strong>}
-                {days && others.length === 0 && <span className="soft">on {dayText(isoDate(check.date))} </span>}
+                {days && others.length === 0 && <span className="soft">on {dayText(check.date)} </span>}
                 {check.text}
                 {others.length > 0 && <span className="soft"> (in {others.length + 1} classes)</span>}.
               </p>

@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { Controller, useFieldArray } from 'react-hook-form';
 import { createCourseAction } from '@/app/actions/courses';
 import { courseForm, type CourseInput } from '@/forms';
-import { Choice, Field, Refusal } from '../forms/fields';
+import { Amount, Day, Field, Pick, Refusal, Time } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import styles from './CourseForm.module.css';
 
@@ -44,12 +44,12 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 860 }}>
       <div className={`sheet ${styles.grid}`}>
         <Field form={form} name="name" label="Name of the course" autoFocus sx={{ gridColumn: '1 / -1' }} />
-        <Choice form={form} name="cohort" label="Cohort" options={cohorts.map(({ id, name }) => ({ value: id, label: name }))} />
-        <Choice form={form} name="teacher" label="Teacher" options={teachers.map(({ id, name }) => ({ value: id, label: name }))} />
-        <Field form={form} name="firstDate" label="First day" type="date" />
-        <Field form={form} name="weeks" label="Weeks" type="number" />
-        <Field form={form} name="start" label="Starts at" type="time" />
-        <Field form={form} name="minutes" label="Minutes" type="number" />
+        <Pick form={form} name="cohort" label="Cohort" options={cohorts.map(({ id, name }) => ({ value: id, label: name }))} />
+        <Pick form={form} name="teacher" label="Teacher" options={teachers.map(({ id, name }) => ({ value: id, label: name }))} />
+        <Day form={form} name="firstDate" label="First day" />
+        <Amount form={form} name="weeks" label="Weeks" />
+        <Time form={form} name="start" label="Starts at" />
+        <Amount form={form} name="minutes" label="Minutes" step={5} />
         <Controller
           control={form.control}
           name="weekdays"
@@ -83,16 +83,16 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
         </p>
         {goals.fields.map((goal, index) => (
           <div key={goal.id} className={styles.goal}>
-            <Choice
+            <Pick
               form={form}
               name={`goals.${index}.technique`}
               label="Technique"
               options={techniques.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(event) => form.setValue(`goals.${index}`, goalOf(event.target.value), { shouldValidate: true })}
+              onPick={(id) => form.setValue(`goals.${index}`, goalOf(id), { shouldValidate: true })}
             />
             <Field form={form} name={`goals.${index}.pattern`} label="Pattern to reach" />
             <Field form={form} name={`goals.${index}.dose`} label="Dose to reach" />
-            <Field form={form} name={`goals.${index}.practise`} label="In classes" type="number" />
+            <Amount form={form} name={`goals.${index}.practise`} label="In classes" />
             <Button onClick={() => goals.remove(index)} aria-label={`Leave out goal ${index + 1}`} disabled={goals.fields.length === 1}>
               Leave out
             </Button>

@@ -4,7 +4,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import Link from 'next/link';
 import { useEffect, useRef } from 'react';
 import { dayText } from '@/core/units';
-import type { CourseView } from './CourseBoard';
+import type { CourseView } from '@/views/course';
 import styles from './CourseLadder.module.css';
 
 type Row = CourseView['sessions'][number];

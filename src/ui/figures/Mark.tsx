@@ -1,9 +1,9 @@
 import type { Answer } from '@/core/screening';
 
 /** Decisions as joinery: each differs in shape, has its word beside it, and stands out from what is behind it. */
-export function Mark({ answer, size = 30 }: { answer: Answer; size?: number }) {
+export function Mark({ answer, word = answer, size = 30 }: { answer: Answer; word?: string; size?: number }) {
   return (
-    <svg width={size} height={size * 0.6} viewBox="0 0 30 18" role="img" aria-label={answer} style={{ flex: 'none' }}>
+    <svg width={size} height={size * 0.6} viewBox="0 0 30 18" role="img" aria-label={word} style={{ flex: 'none' }}>
       {SHAPES[answer]}
     </svg>
   );

@@ -1,15 +1,17 @@
 import Link from 'next/link';
-import { LADDER } from '@/core/ladder';
-import { LAID, NODE, type LaidNode } from './layout';
+import type { Library } from '@/core/library';
+import { layOut, NODE, type LaidNode } from './layout';
 
 interface Props {
+  readonly library: Pick<Library, 'techniques' | 'edges'>;
   readonly picked: string | null;
   readonly below: ReadonlySet<string>;
   readonly above: ReadonlySet<string>;
 }
 
 /** The ladder from the ground up. Picking a technique lights its way down (oak) and its way up (dashed lichen). */
-export function LadderFigure({ picked, below, above }: Props) {
+export function LadderFigure({ library, picked, below, above }: Props) {
+  const laid = layOut(library);
   const onWay = (id: string) => id === picked || below.has(id) || above.has(id);
   const edgeStyle = (from: string, to: string) => {
     const down = (to === picked || below.has(to)) && below.has(from);
@@ -20,19 +22,19 @@ export function LadderFigure({ picked, below, above }: Props) {
   };
   return (
     <svg
-      viewBox={`0 0 ${LAID.width} ${LAID.height}`}
+      viewBox={`0 0 ${laid.width} ${laid.height}`}
       width="100%"
       style={{ minWidth: 680, display: 'block' }}
       aria-label="The ladder of techniques, from the ground up"
       role="group"
     >
-      {LAID.beams.map((y) => (
-        <line key={y} x1="0" x2={LAID.width} y1={y} y2={y} stroke="var(--pale-oak)" strokeWidth="5" />
+      {laid.beams.map((y) => (
+        <line key={y} x1="0" x2={laid.width} y1={y} y2={y} stroke="var(--pale-oak)" strokeWidth="5" />
       ))}
-      {LADDER.map(({ needs, to }) => (
-        <path key={`${needs} ${to}`} d={thread(LAID.byId.get(needs), LAID.byId.get(to))} fill="none" {...edgeStyle(needs, to)} />
+      {library.edges.map(({ needs, to }) => (
+        <path key={`${needs} ${to}`} d={thread(laid.byId.get(needs), laid.byId.get(to))} fill="none" {...edgeStyle(needs, to)} />
       ))}
-      {LAID.nodes.map(({ id, name, rung, x, y }) => (
+      {laid.nodes.map(({ id, name, rung, x, y }) => (
         <Link
           key={id}
           href={id === picked ? '/ladder' : `/ladder?pick=${id}`}

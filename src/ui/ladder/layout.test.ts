@@ -1,6 +1,9 @@
-import { LADDER, needsOf } from '@/core/ladder';
-import { TECHNIQUES } from '@/core/techniques';
-import { LAID, NODE } from './layout';
+import { needsOf } from '@/core/ladder';
+import { SHIPPED_LIBRARY } from '@/core/library';
+import { layOut, NODE } from './layout';
+
+const { edges: LADDER, techniques: TECHNIQUES } = SHIPPED_LIBRARY;
+const LAID = layOut(SHIPPED_LIBRARY);
 
 test('the ladder grows upwards: what is needed stands below, and nothing covers anything else', () => {
   expect(LAID.nodes).toHaveLength(TECHNIQUES.length);

@@ -1,5 +1,5 @@
-import { heightOf, LADDER, needsOf, opens } from '@/core/ladder';
-import { TECHNIQUES } from '@/core/techniques';
+import { heightOf, needsOf, opens } from '@/core/ladder';
+import type { Library } from '@/core/library';
 
 export const NODE = { width: 79, height: 42 } as const;
 const STEP = { across: 84, up: 56 } as const;
@@ -12,11 +12,19 @@ export interface LaidNode {
   readonly y: number;
 }
 
+export interface LaidLadder {
+  readonly width: number;
+  readonly height: number;
+  readonly nodes: readonly LaidNode[];
+  readonly byId: ReadonlyMap<string, LaidNode>;
+  readonly beams: readonly number[];
+}
+
 /** Lays the prerequisite graph out from the ground up: height by the longest way down, sideways near what it stands on and carries. */
-function layOut() {
-  const heights = new Map(TECHNIQUES.map(({ id }) => [id, heightOf(LADDER, id)]));
+export function layOut({ techniques, edges }: Pick<Library, 'techniques' | 'edges'>): LaidLadder {
+  const heights = new Map(techniques.map(({ id }) => [id, heightOf(edges, id)]));
   const tallest = Math.max(...heights.values());
-  const rows = Array.from({ length: tallest + 1 }, (_, height) => TECHNIQUES.filter(({ id }) => heights.get(id) === height).map(({ id }) => id));
+  const rows = Array.from({ length: tallest + 1 }, (_, height) => techniques.filter(({ id }) => heights.get(id) === height).map(({ id }) => id));
   const widest = Math.max(...rows.map((row) => row.length));
   const x = new Map<string, number>();
   const middle = (widest - 1) / 2;
@@ -37,14 +45,14 @@ function layOut() {
     });
     for (const { id, at } of slots) x.set(id, at);
   };
-  const below = (id: string) => needsOf(LADDER, id).map(({ needs }) => needs);
-  const above = (id: string) => opens(LADDER, id).map(({ to }) => to);
+  const below = (id: string) => needsOf(edges, id).map(({ needs }) => needs);
+  const above = (id: string) => opens(edges, id).map(({ to }) => to);
   for (let pass = 0; pass < 6; pass += 1) {
     for (const row of rows) settle(row, pass === 0 ? below : (id) => [...below(id), ...above(id)]);
   }
   const width = widest * STEP.across;
   const height = rows.length * STEP.up + 6;
-  const nodes = TECHNIQUES.map(({ id, name, rung }): LaidNode => ({
+  const nodes = techniques.map(({ id, name, rung }): LaidNode => ({
     id,
     name,
     rung,
@@ -59,6 +67,3 @@ function layOut() {
     beams: rows.map((_, index) => height - (index + 0.5) * STEP.up - 3),
   };
 }
-
-/** The shipped ladder, laid out once. */
-export const LAID = layOut();

@@ -2,10 +2,47 @@
 
 import { createTheme } from '@mui/material/styles';
 
-/** The look in MUI's terms: chalk paper, beams and rules, square corners, no shadows. */
+/** The look: chalk paper, beams and rules, square corners, no shadows. Every colour is written here and nowhere else. */
 
 const TEXT = "'Oaken Numerals', 'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
 const HEADING = "'Literata Variable', Georgia, serif";
+/** The class screen is dark whatever else is light: it stands in a dim room. */
+const ROOM = {
+  wall: '#17140F',
+  lit: '#F5EAD6',
+  unlit: '#453A2B',
+  faint: '#B3A48B',
+  marker: '#F3C978',
+  beam: '#A9783F',
+  in: '#C3D6A8',
+  out: '#A6D4E4',
+  soft: '#D9CBB0',
+  rule: '#8A6F4A',
+  alarm: '#45190E',
+  alarmRule: '#EF9C85',
+} as const;
+
+/** Colours beside those that MUI has names for. */
+interface OurColours {
+  readonly oak: string;
+  readonly paleOak: string;
+  readonly hatch: string;
+  readonly lichenTint: string;
+  readonly riverTint: string;
+  readonly clayTint: string;
+}
+
+declare module '@mui/material/styles' {
+  interface Palette {
+    readonly ours: OurColours;
+    readonly room: typeof ROOM;
+  }
+  interface PaletteOptions {
+    readonly ours?: OurColours;
+    readonly room?: typeof ROOM;
+  }
+}
+
 const heading = { fontFamily: HEADING, fontWeight: 600, letterSpacing: 0 };
 
 export const theme = createTheme({
@@ -21,6 +58,8 @@ export const theme = createTheme({
         background: { default: '#F5F1E7', paper: '#FFFDF8' },
         text: { primary: '#23211C', secondary: '#5E574A' },
         divider: '#D8CDB6',
+        ours: { oak: '#8A6238', paleOak: '#E8D9BF', hatch: '#C49A6C', lichenTint: '#DDE4D0', riverTint: '#DCE5E8', clayTint: '#F6DFD6' },
+        room: ROOM,
       },
     },
     dark: {
@@ -33,6 +72,8 @@ export const theme = createTheme({
         background: { default: '#1B1813', paper: '#26211A' },
         text: { primary: '#F3EBDC', secondary: '#C9BDA8' },
         divider: '#4A4032',
+        ours: { oak: '#B98A55', paleOak: '#43372A', hatch: '#7D5D3A', lichenTint: '#333C29', riverTint: '#223841', clayTint: '#4A261C' },
+        room: ROOM,
       },
     },
   },
@@ -86,6 +127,10 @@ export const theme = createTheme({
     MuiRadio: { defaultProps: { size: 'small' } },
     MuiSnackbarContent: {
       styleOverrides: { root: { background: 'var(--dark-oak)', color: 'var(--plank)', borderRadius: 0, boxShadow: 'none', fontSize: '0.95rem' } },
+    },
+    MuiPopover: {
+      defaultProps: { elevation: 0 },
+      styleOverrides: { paper: { border: '1px solid var(--rule)', borderTop: '3px solid var(--oak)', backgroundImage: 'none' } },
     },
     MuiDialog: { styleOverrides: { paper: { borderTop: '6px solid var(--oak)', boxShadow: 'none' } } },
     MuiLink: { defaultProps: { color: 'secondary', underline: 'always' }, styleOverrides: { root: { fontWeight: 600 } } },

@@ -5,23 +5,26 @@ import Checkbox from '@mui/material/Checkbox';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { endOverrideAction, makeOverrideAction, openAnswersAction, recordClinicianAction, whatIfAsideAction } from '@/app/actions/people';
+import { RULEBOOK } from '@/core/screening';
 import { addDays, isoDate, longDayText } from '@/core/units';
-import type { BearingLine, OpenedAnswers } from '@/server/usecases/people/readPerson';
+import type { BearingLine, OpenedAnswers } from '@/views/person';
+import { DayField } from '../fields';
 import { Mark } from '../figures/Mark';
 import { Changes } from './Changes';
 import { Refusal } from '../forms/fields';
+import { useOnce } from '../forms/once';
+import type { Reply } from '../forms/reply';
+import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 
 /** For the director: what was answered, the rules that follow, clinicians' answers and overrides. Opening it is recorded. */
 export function Answers({ person, today }: { person: string; today: string }) {
   const [why, setWhy] = useState('');
   const [opened, setOpened] = useState<OpenedAnswers | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const { run, refusal } = useAction();
   const open = async (because: string) => {
-    const reply = await openAnswersAction({ person, why: because });
-    if (!reply.ok) return setRefusal(reply.message);
-    setRefusal(null);
-    setOpened(reply.value);
+    const reply = await run(() => openAnswersAction({ person, why: because }));
+    if (reply?.ok) setOpened(reply.value);
   };
   if (!opened) {
     return (
@@ -52,7 +55,14 @@ export function Answers({ person, today }: { person: string; today: string }) {
   );
 }
 
-function Given({ opened: { answers, birthDate, screenedOn } }: { opened: OpenedAnswers }) {
+function Given({ opened: { answers, birthDate, screenedOn, unreadable } }: { opened: OpenedAnswers }) {
+  if (unreadable)
+    return (
+      <p className="note bad">
+        What was answered cannot be opened with this studio’s key. Everything is planned for them as for somebody of whom nothing is known; ask them
+        to fill the form in again.
+      </p>
+    );
   return (
     <>
       <p>{birthDate ? `Born ${longDayText(birthDate)}.` : 'Birth date not known.'}</p>
@@ -85,17 +95,18 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
   const say = useNotice();
   const [picked, setPicked] = useState<readonly string[]>([]);
   const [until, setUntil] = useState<string>(addDays(isoDate(today), 90));
-  const [answeredOn, setAnsweredOn] = useState(today);
+  const [answeredOn, setAnsweredOn] = useState<string>(today);
   const [reason, setReason] = useState('');
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const { run, refusal, busy } = useAction();
+  const once = useOnce();
   const [changes, setChanges] = useState<readonly string[] | null>(null);
   const askable = opened.rules.filter(({ id }) => picked.includes(id)).every((rule) => rule.askable);
   const clinician = { person, rules: picked, answeredOn, until, note: reason };
   const override = { person, rules: picked, reason, until };
-  const send = async (reply: Promise<Awaited<ReturnType<typeof makeOverrideAction>>>, said: string) => {
-    const answer = await reply;
-    if (!answer.ok) return setRefusal(answer.message);
-    setRefusal(null);
+  const send = async (work: () => Promise<Reply<unknown>>, said: string) => {
+    const reply = await run(work);
+    if (!reply?.ok) return;
+    once.done();
     setPicked([]);
     setReason('');
     setChanges(null);
@@ -103,10 +114,8 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
     onChanged();
   };
   const look = async (kind: typeof clinician | typeof override) => {
-    const reply = await whatIfAsideAction(kind);
-    if (!reply.ok) return setRefusal(reply.message);
-    setRefusal(null);
-    setChanges(reply.value);
+    const reply = await run(() => whatIfAsideAction({ once: once.id(), ...kind }));
+    if (reply?.ok) setChanges(reply.value);
   };
   const running = opened.overrides.filter((one) => one.running);
   return (
@@ -141,16 +150,8 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
             <strong>{picked.length === 1 ? 'One rule' : `${picked.length} rules`}</strong>, until
           </p>
           <div className="row" style={{ alignItems: 'flex-end' }}>
-            <TextField id="until" label="Last day" type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
-            {askable && (
-              <TextField
-                id="answered"
-                label="Clinician answered on"
-                type="date"
-                value={answeredOn}
-                onChange={(event) => setAnsweredOn(event.target.value)}
-              />
-            )}
+            <DayField id="until" label="Last day" value={until} onChange={setUntil} sx={{ width: 220 }} />
+            {askable && <DayField id="answered" label="Clinician answered on" value={answeredOn} onChange={setAnsweredOn} sx={{ width: 220 }} />}
           </div>
           <TextField
             id="reason"
@@ -162,11 +163,21 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
           <div className="row">
             <Button onClick={() => void look(askable ? clinician : override)}>What would change</Button>
             {askable && (
-              <Button variant="contained" onClick={() => void send(recordClinicianAction(clinician), 'The clinician’s answer is recorded.')}>
+              <Button
+                variant="contained"
+                disabled={busy}
+                onClick={() => void send(() => recordClinicianAction({ once: once.id(), ...clinician }), 'The clinician’s answer is recorded.')}
+              >
                 A clinician said yes
               </Button>
             )}
-            <Button color="error" onClick={() => void send(makeOverrideAction(override), 'Set aside, in your name. It stays in the record.')}>
+            <Button
+              color="error"
+              disabled={busy}
+              onClick={() =>
+                void send(() => makeOverrideAction({ once: once.id(), ...override }), 'Set aside, in your name. It stays in the record.')
+              }
+            >
               Set aside in my name
             </Button>
           </div>
@@ -178,7 +189,7 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
           <ul>
             {opened.clinicians.map(({ rules, on, until: last }, index) => (
               <li key={index}>
-                {longDayText(on)}, until {longDayText(last)}: {rules.map((rule) => rule.split(' / ').at(-1)).join(', ')}
+                {longDayText(on)}, until {longDayText(last)}: {rules.map((rule) => ruleName(rule, opened.rules)).join(', ')}
               </li>
             ))}
           </ul>
@@ -197,7 +208,7 @@ function Rules({ person, opened, today, onChanged }: RulesProps) {
                   </span>
                 </span>
                 {runs && (
-                  <Button size="small" onClick={() => void send(endOverrideAction({ person, override: id }), 'Ended today.')}>
+                  <Button size="small" onClick={() => void send(() => endOverrideAction({ person, override: id }), 'Ended today.')}>
                     End it today
                   </Button>
                 )}
@@ -233,4 +244,9 @@ function RuleLine({ rule, picked, onPick }: { rule: BearingLine; picked: boolean
       </label>
     </li>
   );
+}
+
+/** What a rule is about; its id where it bears no longer. */
+function ruleName(id: string, rules: readonly BearingLine[]): string {
+  return rules.find((rule) => rule.id === id)?.feature ?? RULEBOOK.find((rule) => rule.id === id)?.condition ?? 'a rule of our own';
 }

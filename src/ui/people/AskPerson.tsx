@@ -1,10 +1,11 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { formHereAction, sendFormsAction } from '@/app/actions/people';
 import { Refusal } from '../forms/fields';
+import { useOnce } from '../forms/once';
+import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 
 interface Props {
@@ -14,21 +15,20 @@ interface Props {
 
 /** Asks a person to fill in or renew their form: by mail, or on this device. */
 export function AskPerson({ person: { id, name, email }, link }: Props) {
-  const router = useRouter();
   const say = useNotice();
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const { run, refusal, busy, refresh } = useAction();
+  const once = useOnce();
   const [here, setHere] = useState<string | null>(null);
   const send = async () => {
-    const reply = await sendFormsAction({ people: [id] });
-    if (!reply.ok) return setRefusal(reply.message);
-    setRefusal(null);
+    const reply = await run(() => sendFormsAction({ once: once.id(), people: [id] }));
+    if (!reply?.ok) return;
+    once.done();
     say(`The form for ${name} is in the outbox.`);
-    router.refresh();
+    refresh();
   };
   const open = async () => {
-    const reply = await formHereAction({ people: [id] });
-    if (!reply.ok) return setRefusal(reply.message);
-    setHere(reply.value.url);
+    const reply = await run(() => formHereAction({ people: [id] }));
+    if (reply?.ok) setHere(reply.value.url);
   };
   return (
     <section className="sheet stack">
@@ -43,7 +43,7 @@ export function AskPerson({ person: { id, name, email }, link }: Props) {
               : 'The last form ran out before it was answered.'}
       </p>
       <div className="row">
-        <Button variant="contained" onClick={() => void send()} disabled={!email}>
+        <Button variant="contained" onClick={() => void send()} disabled={!email || busy}>
           {email ? `Send the form to ${email}` : 'No e-mail address'}
         </Button>
         <Button onClick={() => void open()}>Fill it in on this device</Button>

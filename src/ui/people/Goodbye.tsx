@@ -5,12 +5,15 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { erasePersonAction, exportPersonAction, leaveCohortAction } from '@/app/actions/people';
+import type { PersonView } from '@/views/person';
 import { saveFile } from '../files';
 import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
+import { Fold } from '../shell/Fold';
 import { useNotice } from '../look/Notices';
 
 interface Props {
-  readonly person: { readonly id: string; readonly version: number; readonly name: string; readonly cohort: string; readonly leftOn: string | null };
+  readonly person: Pick<PersonView['person'], 'id' | 'version' | 'name' | 'cohort' | 'leftOn'>;
   readonly mayErase: boolean;
 }
 
@@ -18,27 +21,26 @@ interface Props {
 export function Goodbye({ person: { id, version, name, cohort, leftOn }, mayErase }: Props) {
   const router = useRouter();
   const say = useNotice();
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const { run, refusal, busy, refresh } = useAction();
   const [why, setWhy] = useState('');
   const [typed, setTyped] = useState('');
   const leave = async () => {
-    const reply = await leaveCohortAction({ person: id, version, back: leftOn !== null });
-    if (!reply.ok) return setRefusal(reply.message);
+    const reply = await run(() => leaveCohortAction({ person: id, version, back: leftOn !== null }));
+    if (!reply?.ok) return;
     say(leftOn ? `${name} is back.` : `${name} has left. Plans no longer count them.`);
-    router.refresh();
+    refresh();
   };
   const take = async () => {
-    const reply = await exportPersonAction({ person: id, why });
-    if (!reply.ok) return setRefusal(reply.message);
-    setRefusal(null);
+    const reply = await run(() => exportPersonAction({ person: id, why }));
+    if (!reply?.ok) return;
     saveFile(new Blob([reply.value], { type: 'application/json' }), `${name.replace(/[^\w]+/g, '-').toLowerCase()}.json`);
   };
   const erase = async () => {
-    const reply = await erasePersonAction({ person: id, name: typed });
-    if (!reply.ok) return setRefusal(reply.message);
+    const reply = await run(() => erasePersonAction({ person: id, name: typed }));
+    if (!reply?.ok) return;
     say(`Erased. The record knows ${reply.value.pseudonym}.`);
     router.push(`/cohorts/${cohort}`);
-    router.refresh();
+    refresh();
   };
   return (
     <section className="sheet stack">
@@ -49,11 +51,12 @@ export function Goodbye({ person: { id, version, name, cohort, leftOn }, mayEras
           : 'Who leaves is no longer counted in plans; nothing is lost, and they can come back.'}
       </p>
       <div className="row">
-        <Button onClick={() => void leave()}>{leftOn ? 'Back into the cohort' : 'Leave the cohort'}</Button>
+        <Button disabled={busy} onClick={() => void leave()}>
+          {leftOn ? 'Back into the cohort' : 'Leave the cohort'}
+        </Button>
       </div>
       {mayErase && (
-        <details>
-          <summary>All that is held of them, and erasing</summary>
+        <Fold plain title="All that is held of them, and erasing">
           <div className="stack" style={{ paddingTop: 10 }}>
             <p className="small">The file holds the answers too, so say why it is made: it stays in the record.</p>
             <div className="row" style={{ alignItems: 'flex-end' }}>
@@ -77,7 +80,7 @@ export function Goodbye({ person: { id, version, name, cohort, leftOn }, mayEras
               </Button>
             </div>
           </div>
-        </details>
+        </Fold>
       )}
       <Refusal message={refusal} />
     </section>

@@ -8,7 +8,7 @@ import { screeningForm } from '@/forms';
 import type { InferType } from 'yup';
 import { Changes } from './Changes';
 import { ScreeningQuestions } from '../cohorts/ScreeningQuestions';
-import { Field, Refusal } from '../forms/fields';
+import { Day, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 
@@ -17,7 +17,7 @@ export function PaperForm({ person, today, mayLook }: { person: string; today: s
   const router = useRouter();
   const say = useNotice();
   const initial = { person, screenedOn: today, birthDate: '', guardianConsent: false, answers: [] };
-  const form = useForm<InferType<typeof screeningForm>, void>(screeningForm as never, initial, enterFormAction, () => {
+  const form = useForm<InferType<typeof screeningForm>, { kept: true }>(screeningForm as never, initial, enterFormAction, () => {
     say('The form is kept.');
     router.push(`/cohorts/people/${person}`);
     router.refresh();
@@ -30,12 +30,11 @@ export function PaperForm({ person, today, mayLook }: { person: string; today: s
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 960 }}>
       <div className="sheet stack">
-        <Field form={form} name="screenedOn" label="Filled in on" type="date" />
-        <Field
+        <Day form={form} name="screenedOn" label="Filled in on" />
+        <Day
           form={form}
           name="birthDate"
           label="Birth date"
-          type="date"
           helperText="Rules for young and older people follow from it; without it we plan gently."
         />
         <ScreeningQuestions form={form as never} />

@@ -3,11 +3,14 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { importRosterAction, previewRosterAction } from '@/app/actions/people';
 import { guessMapping, ROSTER_FIELDS, ROSTER_LIMITS, type RosterField, type RosterMapping } from '@/core/exchange';
 import { longDayText } from '@/core/units';
-import type { RosterPreview } from '@/server/usecases/people/importRoster';
+import type { RosterPreview } from '@/views/person';
+import { ChoiceField, FileField } from '../fields';
 import { Refusal } from '../forms/fields';
+import { useOnce } from '../forms/once';
+import { sendFile } from '../forms/sendFile';
+import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 import styles from './RosterFile.module.css';
 
@@ -18,7 +21,7 @@ interface Input {
   readonly text: string;
   readonly mapping: RosterMapping;
   readonly dayFirst: boolean | null;
-  readonly merge: readonly { readonly row: number; readonly as: string }[];
+  readonly merge: readonly { readonly row: number; readonly as: string; readonly version: number | null }[];
 }
 
 /** A roster on its way in: choose a file, say which column is which, see every row, decide likenesses, bring it in. */
@@ -27,32 +30,26 @@ export function RosterFile({ cohort }: { cohort: string }) {
   const say = useNotice();
   const [input, setInput] = useState<Input | null>(null);
   const [preview, setPreview] = useState<RosterPreview | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { run, refusal, busy } = useAction();
+  const once = useOnce();
+  const [tooLarge, setTooLarge] = useState(false);
   const look = async (next: Input, guess = false) => {
-    setBusy(true);
     setInput(next);
-    const reply = await previewRosterAction({ cohort, ...next });
-    setBusy(false);
-    if (!reply.ok) {
-      setPreview(null);
-      return setRefusal(reply.message);
-    }
-    setRefusal(null);
+    const reply = await run(() => sendFile<RosterPreview>('roster-preview', { once: once.id(), cohort, ...next }));
+    if (!reply?.ok) return setPreview(null);
     const guessed = guessMapping(reply.value.headings);
     if (guess && guessed.name) return void look({ ...next, mapping: guessed });
     setPreview(reply.value);
   };
-  const choose = async (file: File | undefined) => {
-    if (!file) return;
-    if (file.size > 4 * ROSTER_LIMITS.characters) return setRefusal('This file is too large to be a roster: a megabyte at most.');
+  const choose = async (file: File) => {
+    setTooLarge(file.size > 4 * ROSTER_LIMITS.characters);
+    if (file.size > 4 * ROSTER_LIMITS.characters) return setPreview(null);
     await look({ text: await readText(file), mapping: NONE, dayFirst: null, merge: [] }, true);
   };
   const bring = async () => {
-    setBusy(true);
-    const reply = await importRosterAction({ cohort, ...input });
-    setBusy(false);
-    if (!reply.ok) return setRefusal(reply.message);
+    const reply = await run(() => sendFile<{ added: number; merged: number }>('roster', { once: once.id(), cohort, ...input }));
+    if (!reply?.ok) return;
+    once.done();
     const { added, merged } = reply.value;
     say(`${added} added${merged > 0 ? `, ${merged} merged` : ''}.`);
     router.push(`/cohorts/${cohort}`);
@@ -63,10 +60,7 @@ export function RosterFile({ cohort }: { cohort: string }) {
   return (
     <div className="stack" style={{ maxWidth: 820 }}>
       <div className="sheet">
-        <label htmlFor="roster" className={styles.label}>
-          The file
-        </label>
-        <input id="roster" type="file" accept=".csv,text/csv,text/plain" onChange={(event) => void choose(event.target.files?.[0])} />
+        <FileField label="Choose the file" accept=".csv,text/csv,text/plain" disabled={busy} onChange={(file) => void choose(file)} />
         <p className="small soft">
           Its first line names the columns: a name, and if you like an e-mail and a birth date. At most {ROSTER_LIMITS.rows} people.
         </p>
@@ -102,7 +96,7 @@ export function RosterFile({ cohort }: { cohort: string }) {
           </div>
         </>
       )}
-      <Refusal message={refusal} />
+      <Refusal message={tooLarge ? 'This file is too large to be a roster: a megabyte at most.' : refusal} />
     </div>
   );
 }
@@ -130,33 +124,30 @@ function Columns({ preview, input, onChange }: PartProps) {
   return (
     <div className={styles.columns}>
       {ROSTER_FIELDS.map((field) => (
-        <label key={field} className={styles.label}>
-          {FIELD[field]} is in
-          <select
-            className={styles.select}
-            value={input.mapping[field]}
-            onChange={(event) => onChange({ ...input, mapping: { ...input.mapping, [field]: event.target.value } })}
-          >
-            <option value="">no column</option>
-            {preview.headings.filter(Boolean).map((heading, index) => (
-              <option key={index}>{heading}</option>
-            ))}
-          </select>
-        </label>
+        <ChoiceField
+          key={field}
+          id={`column-${field}`}
+          label={`${FIELD[field]} is in`}
+          value={input.mapping[field]}
+          onChange={(heading) => onChange({ ...input, mapping: { ...input.mapping, [field]: heading } })}
+          options={[
+            { value: '', label: 'no column' },
+            ...[...new Set(preview.headings)].filter(Boolean).map((heading) => ({ value: heading, label: heading })),
+          ]}
+        />
       ))}
       {(preview.askOrder || input.dayFirst !== null) && (
-        <label className={styles.label}>
-          3/4/2001 is
-          <select
-            className={styles.select}
-            value={input.dayFirst === null ? '' : String(input.dayFirst)}
-            onChange={(event) => onChange({ ...input, dayFirst: event.target.value === '' ? null : event.target.value === 'true' })}
-          >
-            <option value="">please choose</option>
-            <option value="true">the third of April</option>
-            <option value="false">the fourth of March</option>
-          </select>
-        </label>
+        <ChoiceField
+          id="order"
+          label="3/4/2001 is"
+          value={input.dayFirst === null ? '' : String(input.dayFirst)}
+          onChange={(chosen) => onChange({ ...input, dayFirst: chosen === '' ? null : chosen === 'true' })}
+          options={[
+            { value: '', label: 'please choose' },
+            { value: 'true', label: 'the third of April' },
+            { value: 'false', label: 'the fourth of March' },
+          ]}
+        />
       )}
     </div>
   );
@@ -169,27 +160,25 @@ function Twins({ preview, input, onChange }: PartProps) {
         <strong>{preview.twins.length === 1 ? 'One name is' : `${preview.twins.length} names are`} here already.</strong> The same person moves into
         this cohort with all that is known of them.
       </p>
-      {preview.twins.map(({ row, name, like }) => (
-        <label key={row} className="row small">
+      {preview.twins.map(({ row, name, like, version }) => (
+        <div key={row} className="row small">
           <span style={{ minWidth: 260 }}>
             <span className="num">Row {row}</span> {name}, like {like}:
           </span>
-          <select
-            className={styles.select}
-            aria-label={`${name}, row ${row}`}
+          <ChoiceField
+            id={`twin-${row}`}
+            label={`${name}, row ${row}`}
+            hideLabel
             value={input.merge.find((one) => one.row === row)?.as ?? ''}
-            onChange={(event) =>
-              onChange({
-                ...input,
-                merge: [...input.merge.filter((one) => one.row !== row), ...(event.target.value ? [{ row, as: event.target.value }] : [])],
-              })
-            }
-          >
-            <option value="">please choose</option>
-            <option value="the same person">the same person</option>
-            <option value="another person">another person</option>
-          </select>
-        </label>
+            onChange={(as) => onChange({ ...input, merge: [...input.merge.filter((one) => one.row !== row), ...(as ? [{ row, as, version }] : [])] })}
+            options={[
+              { value: '', label: 'please choose' },
+              { value: 'the same person', label: 'the same person' },
+              { value: 'another person', label: 'another person' },
+            ]}
+            sx={{ width: 220 }}
+          />
+        </div>
       ))}
     </div>
   );

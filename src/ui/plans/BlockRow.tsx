@@ -1,15 +1,17 @@
 'use client';
 
 import { mustParsePattern } from '@/core/pattern';
-import { findPart, findTechnique } from '@/core/techniques';
 import { clockText, millis } from '@/core/units';
 import { BreathStrip } from '../figures/BreathStrip';
+import { CompactField } from '../fields';
+import { useLibrary } from '../shell/Inside';
 import type { Draft, Read } from './edit';
 import styles from './PlanBoard.module.css';
 
 interface Props {
   readonly draft: Draft;
   readonly read: Read;
+  readonly naturalBreath: number;
   readonly editable: boolean;
   readonly onEdit: (more: Partial<Draft>) => void;
   readonly onUp: (() => void) | null;
@@ -18,31 +20,22 @@ interface Props {
 }
 
 /** One block of a plan. Fields step with ↑ and ↓ where they are numbers. */
-export function BlockRow({ draft, read, editable, onEdit, onUp, onDown, onLeaveOut }: Props) {
-  const name = draft.own?.name ?? findTechnique(draft.technique ?? '')?.name ?? findPart(draft.part ?? '')?.name ?? '';
+export function BlockRow({ draft, read, naturalBreath, editable, onEdit, onUp, onDown, onLeaveOut }: Props) {
+  const library = useLibrary();
+  const name = draft.own?.name ?? library.find(draft.technique ?? '')?.name ?? library.findPart(draft.part ?? '')?.name ?? '';
   const problems = read.ok ? {} : read.problems;
-  const field = (key: 'pattern' | 'dose' | 'tempo' | 'minutes', label: string, number = false) => (
-    <span className={styles.field} data-field={key} data-long={draft[key].length > 15 ? '' : undefined}>
-      <label htmlFor={`${draft.id} ${key}`}>{label}</label>
-      <input
-        id={`${draft.id} ${key}`}
-        aria-label={`${label} of ${name}`}
+  const field = (key: 'pattern' | 'dose' | 'tempo' | 'minutes', label: string, more: { step?: number; hideLabel?: boolean; width?: number } = {}) => (
+    <span data-field={key} data-long={draft[key].length > 15 ? '' : undefined}>
+      <CompactField
+        id={`${draft.id}-${key}`}
+        label={label}
+        said={`${label} of ${name}`}
         value={draft[key]}
         readOnly={!editable}
-        type={number ? 'number' : 'text'}
-        step={key === 'tempo' ? 0.05 : 0.5}
-        min={0}
-        spellCheck={false}
-        autoComplete="off"
-        aria-invalid={problems[key] ? true : undefined}
-        aria-describedby={problems[key] ? `${draft.id} ${key} says` : undefined}
-        onChange={(event) => onEdit({ [key]: event.target.value })}
+        problem={problems[key]}
+        onChange={(value) => onEdit({ [key]: value })}
+        {...more}
       />
-      {problems[key] && (
-        <span id={`${draft.id} ${key} says`} className={styles.problem} role="alert">
-          {problems[key]}
-        </span>
-      )}
     </span>
   );
   return (
@@ -57,13 +50,13 @@ export function BlockRow({ draft, read, editable, onEdit, onUp, onDown, onLeaveO
           <div className={styles.fields}>
             {field('pattern', 'Pattern')}
             {field('dose', 'Dose')}
-            {field('tempo', 's a count', true)}
+            {field('tempo', 's a count', { step: 0.05 })}
           </div>
           <div className={styles.strip}>
             {read.ok && read.block.kind === 'technique' && (
               <BreathStrip
                 pattern={mustParsePattern(read.block.pattern)}
-                pace={{ tempo: millis(read.block.tempo), naturalBreath: millis(4000) }}
+                pace={{ tempo: millis(read.block.tempo), naturalBreath: millis(naturalBreath) }}
                 width={150}
                 height={44}
                 labels={false}
@@ -77,7 +70,7 @@ export function BlockRow({ draft, read, editable, onEdit, onUp, onDown, onLeaveO
       )}
       {draft.part && editable ? (
         <span className={styles.minutes}>
-          {field('minutes', 'Minutes', true)} <span className="num">min</span>
+          {field('minutes', 'Minutes', { step: 0.5, hideLabel: true, width: 62 })} <span className="num">min</span>
         </span>
       ) : (
         <span className={`num ${styles.time}`}>{read.ok ? clockText(read.time) : '–'}</span>

@@ -1,25 +1,58 @@
-interface Log {
-  readonly summary: string | null;
-  readonly at: string;
-  readonly by: string;
-  readonly reached: string;
-  readonly note: string;
-  readonly people: readonly { readonly name: string; readonly came: boolean; readonly effort: string; readonly stopSigns: readonly string[] }[];
+'use client';
+
+import Button from '@mui/material/Button';
+import { settleClassLogsAction } from '@/app/actions/plans';
+import { listedSentence } from '@/core/wording';
+import type { PlanView, ShownLog } from '@/views/plan';
+import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
+
+/** What came back from the class, beside its plan. Several logs stand together, until the director says which to go by. */
+export function ClassLogNote({ session, log, maySettle }: { session: string; log: NonNullable<PlanView['log']>; maySettle: boolean }) {
+  const { run, refusal, busy, refresh } = useAction();
+  const goBy = async (id: string) => {
+    const reply = await run(() => settleClassLogsAction({ session, log: id }));
+    if (reply?.ok) refresh();
+  };
+  const several = log.each.length > 1;
+  return (
+    <section className={hurt(log) ? 'note bad' : 'note'} aria-label="Class log" style={{ margin: '10px 0' }}>
+      {several && (
+        <p>
+          <strong>
+            {log.each.length} logs came back from this class{log.unsettled ? ' and say different things' : ''}.
+          </strong>{' '}
+          What hurt anybody in any of them counts: {log.summary}.
+        </p>
+      )}
+      {(several ? log.each : [log]).map((one) => (
+        <div key={one.id} style={several ? { borderTop: '1px solid var(--rule)', padding: '6px 0' } : undefined}>
+          <Said log={one} />
+          {several && log.unsettled && maySettle && (
+            <Button size="small" disabled={busy} onClick={() => void goBy(one.id)}>
+              Go by this one
+            </Button>
+          )}
+          {several && !log.unsettled && one.id === log.id && <p className="small soft">You go by this one.</p>}
+        </div>
+      ))}
+      <Refusal message={refusal} />
+    </section>
+  );
 }
 
-/** What came back from the class, beside its plan. */
-export function ClassLogNote({ log }: { log: Log }) {
+function hurt({ people }: ShownLog): boolean {
+  return people.some(({ stopSigns }) => stopSigns.length > 0);
+}
+
+function Said({ log }: { log: ShownLog }) {
   const missing = log.people.filter(({ came }) => !came).map(({ name }) => name);
   const notable = log.people.filter(({ came, effort, stopSigns }) => came && (effort !== 'easy' || stopSigns.length > 0));
   return (
-    <section
-      className={notable.some(({ stopSigns }) => stopSigns.length > 0) ? 'note bad' : 'note'}
-      aria-label="Class log"
-      style={{ margin: '10px 0' }}
-    >
+    <>
       <p>
         <strong>Logged by {log.by}</strong>, {log.at}: {log.summary}; {log.reached} was reached.
-        {missing.length > 0 && ` Missed by ${missing.join(', ')}.`}
+        {missing.length > 0 && ` Missed by ${listedSentence(missing)}`}
       </p>
       {notable.map(({ name, effort, stopSigns }) => (
         <p key={name}>
@@ -28,6 +61,6 @@ export function ClassLogNote({ log }: { log: Log }) {
         </p>
       ))}
       {log.note && <p>“{log.note}”</p>}
-    </section>
+    </>
   );
 }

@@ -1,19 +1,21 @@
+'use client';
+
 import type { Cue } from '@/core/cues';
-import { readBlock, type Block } from '@/core/plan';
+import { blockName, type Block } from '@/core/plan';
+import { Fold } from '../shell/Fold';
+import { useLibrary } from '../shell/Inside';
 
 /** What is said when: minutes and seconds from the start of the class. */
 export function CueSheet({ cues, blocks }: { cues: readonly Cue[]; blocks: readonly Block[] }) {
+  const library = useLibrary();
   return (
-    <details style={{ marginTop: 18 }}>
-      <summary>
-        <h2 style={{ display: 'inline' }}>Cue sheet</h2> <span className="soft small">{cues.length} lines</span>
-      </summary>
+    <Fold title="Cue sheet" aside={`${cues.length} lines`}>
       {blocks.map((block, index) => {
         const own = cues.filter((cue) => cue.block === index);
         if (own.length === 0) return null;
         return (
           <section key={block.id} style={{ paddingTop: 10 }}>
-            <h3>{readBlock(block).name}</h3>
+            <h3>{blockName(block, library)}</h3>
             <table>
               <tbody>
                 {own.map((cue) => (
@@ -29,7 +31,7 @@ export function CueSheet({ cues, blocks }: { cues: readonly Cue[]; blocks: reado
           </section>
         );
       })}
-    </details>
+    </Fold>
   );
 }
 

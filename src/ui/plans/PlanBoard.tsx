@@ -2,34 +2,45 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { saveBlocksAction } from '@/app/actions/plans';
-import { PARTS, TECHNIQUES } from '@/core/techniques';
-import type { readPlan } from '@/server/usecases/plans/readPlan';
+import { comparePlanAction, saveBlocksAction } from '@/app/actions/plans';
+import type { PlanNow, PlanView } from '@/views/plan';
 import { Checks } from '../courses/Checks';
+import { PickField, type Option } from '../fields';
+import { Clash } from '../forms/Clash';
+import { useAutosave } from '../forms/useAutosave';
+import { Plank } from '../shell/Plank';
+import { useLibrary } from '../shell/Inside';
 import { BlockRow } from './BlockRow';
-import { draftOf, newOwn, newPart, newTechnique, plannedMinutes, readDraft, toInput, type Draft } from './edit';
+import { draftOf, newOwn, newPart, newTechnique, plannedMinutes, readDraft, toInput, type Draft, type Usual } from './edit';
 import styles from './PlanBoard.module.css';
 import { Publish } from './Publish';
-import { Plank } from '../shell/Plank';
 
-export type PlanView = Awaited<ReturnType<typeof readPlan>>;
+/** Undo goes back so many changes. */
+const REMEMBERED = 30;
 
 /** A session's blocks, edited in place: minutes follow every keystroke, and what reads is saved as you go. */
 export function PlanBoard({ plan }: { plan: PlanView }) {
   const { session, mayEdit } = plan;
   const router = useRouter();
+  const library = useLibrary();
+  const usual: Usual = { ...plan, library };
   const [drafts, setDrafts] = useState<readonly Draft[]>(() => session.blocks.map(draftOf));
   const [history, setHistory] = useState<readonly (readonly Draft[])[]>([]);
-  const { saved, save, version } = useSaving(session.id, session.version);
-  const reads = drafts.map((draft) => readDraft(draft, plan));
+  const input = (blocks: readonly Draft[], version: number) => ({ session: session.id, version, blocks: blocks.map(toInput) });
+  const { saved, save, version, clash, seen, settle } = useAutosave<readonly Draft[], PlanNow>({
+    version: session.version,
+    save: (blocks, seen) => saveBlocksAction(input(blocks, seen)),
+    compare: (blocks, seen) => comparePlanAction(input(blocks, seen)),
+    onSaved: () => router.refresh(),
+  });
+  const reads = drafts.map((draft) => readDraft(draft, usual));
   const whole = reads.every(({ ok }) => ok);
-  const minutes = plannedMinutes(reads);
   const change = (next: readonly Draft[], remember = true) => {
-    if (remember) setHistory([...history.slice(-30), drafts]);
+    if (remember) setHistory([...history.slice(-REMEMBERED), drafts]);
     setDrafts(next);
-    if (next.every((draft) => readDraft(draft, plan).ok)) save(next);
+    if (next.every((draft) => readDraft(draft, usual).ok)) save(next);
   };
   const edit = (id: string, more: Partial<Draft>) => change(drafts.map((draft) => (draft.id === id ? { ...draft, ...more } : draft)));
   const shift = (index: number, by: number) => {
@@ -38,24 +49,20 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
     next.splice(index + by, 0, draft);
     change(next);
   };
+  const add = (draft: Draft) => {
+    const at = Math.max(0, drafts.length - 2);
+    change([...drafts.slice(0, at), draft, ...drafts.slice(at)]);
+  };
+  const takeTheirs = (theirs: PlanNow) => {
+    setHistory([...history.slice(-REMEMBERED), drafts]);
+    setDrafts(theirs.blocks.map(draftOf));
+    settle(theirs.version, null);
+    router.refresh();
+  };
   return (
     <>
-      <p className="lead" aria-live="polite">
-        <span className="num">{minutes}</span> of <span className="num">{session.minutes}</span> minutes
-        {minutes > session.minutes ? (
-          <strong className="error">, {minutes - session.minutes} too many</strong>
-        ) : minutes < session.minutes ? (
-          `, ${session.minutes - minutes} free`
-        ) : (
-          ', full'
-        )}
-        .{' '}
-        {!whole ? (
-          <span className="error">Not saved while a line does not read.</span>
-        ) : (
-          saved && <span className={saved.bad ? 'error' : 'soft'}>{saved.text}</span>
-        )}
-      </p>
+      <Minutes planned={plannedMinutes(reads)} minutes={session.minutes} whole={whole} saved={saved} />
+      {clash && <Clash differs={clash.differs} onTheirs={() => takeTheirs(clash)} onMine={() => settle(clash.version, drafts)} />}
       <div className="two">
         <div>
           <ol className={styles.blocks}>
@@ -64,6 +71,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
                 key={draft.id}
                 draft={draft}
                 read={reads[index]}
+                naturalBreath={plan.naturalBreath}
                 editable={mayEdit}
                 onEdit={(more) => edit(draft.id, more)}
                 onUp={index > 0 ? () => shift(index, -1) : null}
@@ -73,47 +81,8 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
             ))}
           </ol>
           {mayEdit && (
-            <div className="row noprint" style={{ marginTop: 12 }}>
-              <label htmlFor="add" className="small soft">
-                Add
-              </label>
-              <select
-                id="add"
-                className={styles.add}
-                value=""
-                onChange={({ target: { value } }) => {
-                  const [kind, id] = value.split('/');
-                  const at = Math.max(0, drafts.length - 2);
-                  const way = plan.ownWays.find((one) => one.id === id);
-                  const added = kind === 'part' ? newPart(newId(), id) : way ? newOwn(newId(), way, plan) : newTechnique(newId(), id, plan);
-                  change([...drafts.slice(0, at), added, ...drafts.slice(at)]);
-                }}
-              >
-                <option value="">a technique or a part …</option>
-                {plan.ownWays.length > 0 && (
-                  <optgroup label="Our own ways">
-                    {plan.ownWays.map(({ id, name }) => (
-                      <option key={id} value={`own/${id}`}>
-                        {name}
-                      </option>
-                    ))}
-                  </optgroup>
-                )}
-                <optgroup label="Techniques">
-                  {TECHNIQUES.map(({ id, name }) => (
-                    <option key={id} value={`technique/${id}`}>
-                      {name}
-                    </option>
-                  ))}
-                </optgroup>
-                <optgroup label="Parts">
-                  {PARTS.map(({ id, name }) => (
-                    <option key={id} value={`part/${id}`}>
-                      {name}
-                    </option>
-                  ))}
-                </optgroup>
-              </select>
+            <div className="row noprint" style={{ marginTop: 12, flexWrap: 'nowrap' }}>
+              <AddBlock plan={plan} usual={usual} onAdd={add} />
               <Button
                 disabled={history.length === 0}
                 onClick={() => {
@@ -127,7 +96,15 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
           )}
         </div>
         <Plank>
-          <Publish plan={plan} version={version} ready={whole && !saved?.bad} onDone={() => router.refresh()} />
+          <Publish
+            plan={plan}
+            version={version}
+            ready={whole && !saved?.bad && clash === null}
+            onDone={(now) => {
+              if (now !== null) seen(now);
+              router.refresh();
+            }}
+          />
           <Checks checks={plan.checks} onMend={null} busy={false} days={false} />
         </Plank>
       </div>
@@ -135,41 +112,59 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   );
 }
 
-/** Saves shortly after the last change, one save after another; says when, or why not. */
-function useSaving(session: string, first: number) {
-  const router = useRouter();
-  const [saved, setSaved] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
-  const [shown, setShown] = useState(first);
-  const version = useRef(first);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const queue = useRef<Promise<void>>(Promise.resolve());
-  const unsaved = useRef(false);
-  useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => {
-      if (unsaved.current) event.preventDefault();
-    };
-    addEventListener('beforeunload', warn);
-    return () => removeEventListener('beforeunload', warn);
-  }, []);
-  const send = async (drafts: readonly Draft[]) => {
-    try {
-      const reply = await saveBlocksAction({ session, version: version.current, blocks: drafts.map(toInput) });
-      if (!reply.ok) return setSaved({ text: reply.message, bad: true });
-      version.current = reply.value.version;
-      unsaved.current = false;
-      setShown(reply.value.version);
-      setSaved({ text: `Saved ${new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.`, bad: false });
-      router.refresh();
-    } catch {
-      setSaved({ text: 'The studio could not be reached. What you typed is still here and will be saved with your next change.', bad: true });
-    }
+interface MinutesProps {
+  readonly planned: number;
+  readonly minutes: number;
+  readonly whole: boolean;
+  readonly saved: { readonly text: string; readonly bad: boolean } | null;
+}
+
+/** How the minutes stand, and whether what is here is kept. */
+function Minutes({ planned, minutes, whole, saved }: MinutesProps) {
+  return (
+    <p className="lead" aria-live="polite">
+      <span className="num">{planned}</span> of <span className="num">{minutes}</span> minutes
+      {planned > minutes ? (
+        <strong className="error">, {planned - minutes} too many</strong>
+      ) : planned < minutes ? (
+        `, ${minutes - planned} free`
+      ) : (
+        ', full'
+      )}
+      .{' '}
+      {!whole ? (
+        <span className="error">Not saved while a line does not read.</span>
+      ) : (
+        saved && <span className={saved.bad ? 'error' : 'soft'}>{saved.text}</span>
+      )}
+    </p>
+  );
+}
+
+/** A technique, a way of the studio's own, or a part, found by typing. */
+function AddBlock({ plan, usual, onAdd }: { plan: PlanView; usual: Usual; onAdd: (draft: Draft) => void }) {
+  const { library } = usual;
+  const options: readonly Option[] = [
+    ...plan.ownWays.map(({ id, name }) => ({ value: `own/${id}`, label: name, group: 'Our own ways' })),
+    ...library.techniques.map(({ id, name }) => ({ value: `technique/${id}`, label: name, group: 'Techniques' })),
+    ...library.parts.map(({ id, name }) => ({ value: `part/${id}`, label: name, group: 'Parts' })),
+  ];
+  const pick = (value: string) => {
+    const [kind, id] = [value.slice(0, value.indexOf('/')), value.slice(value.indexOf('/') + 1)];
+    const way = plan.ownWays.find((one) => one.id === id);
+    onAdd(kind === 'part' ? newPart(newId(), id, usual) : way ? newOwn(newId(), way, usual) : newTechnique(newId(), id, usual));
   };
-  const save = (drafts: readonly Draft[]) => {
-    unsaved.current = true;
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
-      queue.current = queue.current.then(() => send(drafts));
-    }, 500);
-  };
-  return { saved, save, version: shown };
+  return (
+    <PickField
+      id="add"
+      label="Add a technique or a part"
+      hideLabel
+      placeholder="Add a technique or a part"
+      value=""
+      empties
+      onChange={pick}
+      options={options}
+      sx={{ maxWidth: 340 }}
+    />
+  );
 }

@@ -1,19 +1,38 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { publishPlanAction } from '@/app/actions/plans';
-import type { PlanView } from './PlanBoard';
-import styles from './PlanBoard.module.css';
+import type { PlanView } from '@/views/plan';
+import { PickField } from '../fields';
+import { Refusal } from '../forms/fields';
+import { useOnce } from '../forms/once';
+import { useAction } from '../forms/useAction';
 
 /** Where the plan stands, its versions, and the step to publish the next one to a teacher. */
-export function Publish({ plan, version, ready, onDone }: { plan: PlanView; version: number; ready: boolean; onDone: () => void }) {
+export function Publish({
+  plan,
+  version,
+  ready,
+  onDone,
+}: {
+  plan: PlanView;
+  version: number;
+  ready: boolean;
+  onDone: (version: number | null) => void;
+}) {
   const { session, versions, unpublished, teachers, mayEdit } = plan;
   const [teacher, setTeacher] = useState(plan.teacher);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const { run, refusal, busy } = useAction();
+  const once = useOnce();
   const latest = versions.at(-1);
   const changed = latest === undefined || (unpublished?.length ?? 0) > 0 || teacher !== plan.teacher;
+  const publish = async () => {
+    const reply = await run(() => publishPlanAction({ once: once.id(), session: session.id, version, teacher }));
+    if (reply?.ok) once.done();
+    if (reply?.ok) onDone(reply.value.version);
+    else if (reply?.code === 'clash') onDone(null);
+  };
   const lacks = teachers.find(({ id }) => id === teacher)?.lacks ?? [];
   return (
     <section className="stack" aria-label="Versions">
@@ -39,31 +58,16 @@ export function Publish({ plan, version, ready, onDone }: { plan: PlanView; vers
       )}
       {mayEdit && (
         <>
-          <label className="small" htmlFor="teacher">
-            Hand it to
-          </label>
-          <select id="teacher" className={styles.add} value={teacher} onChange={(event) => setTeacher(event.target.value)}>
-            {teachers.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          <PickField
+            id="teacher"
+            label="Hand it to"
+            value={teacher}
+            onChange={setTeacher}
+            options={teachers.map(({ id, name }) => ({ value: id, label: name }))}
+          />
           {lacks.length > 0 && <p className="error small">Not qualified for {lacks.join(', ')}.</p>}
-          <p role="alert" className={refused ? 'note bad small' : 'sr'}>
-            {refused}
-          </p>
-          <Button
-            variant="contained"
-            disabled={busy || !ready || !changed || session.blocks.length === 0}
-            onClick={() =>
-              start(async () => {
-                const reply = await publishPlanAction({ session: session.id, version, teacher });
-                setRefused(reply.ok ? null : reply.message);
-                if (reply.ok) onDone();
-              })
-            }
-          >
+          <Refusal message={refusal} />
+          <Button variant="contained" disabled={busy || !ready || !changed || session.blocks.length === 0} onClick={() => void publish()}>
             Publish version {(latest?.number ?? 0) + 1}
           </Button>
         </>

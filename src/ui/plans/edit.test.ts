@@ -1,9 +1,10 @@
 import { NO_CHANGES } from '@/core/conventions';
+import { SHIPPED_LIBRARY } from '@/core/library';
 import type { Block } from '@/core/plan';
 import { draftOf, newOwn, newPart, newTechnique, plannedMinutes, readDraft, toInput } from './edit';
 
 const block: Block = { id: 'b', kind: 'technique', technique: 'square-4', pattern: '4:4:4:4', dose: '5 min', tempo: 1100 };
-const usual = { tempo: 1000, naturalBreath: 4000, schools: NO_CHANGES };
+const usual = { tempo: 1000, naturalBreath: 4000, schools: NO_CHANGES, library: SHIPPED_LIBRARY };
 
 test('a block becomes a draft and reads back as itself, with what is left over', () => {
   const read = readDraft(draftOf(block), usual);
@@ -19,8 +20,8 @@ test('what does not read says so at its field, and counts for nothing', () => {
     ok: false,
     problems: { pattern: expect.stringContaining('At character 3'), dose: expect.any(String), tempo: '0.4 to 3 s' },
   });
-  expect(readDraft({ ...newPart('p', 'settle'), minutes: '0' }, usual).ok).toBe(false);
-  expect(plannedMinutes([read, readDraft(newPart('p', 'settle'), usual)])).toBe(2);
+  expect(readDraft({ ...newPart('p', 'settle', usual), minutes: '0' }, usual).ok).toBe(false);
+  expect(plannedMinutes([read, readDraft(newPart('p', 'settle', usual), usual)])).toBe(2);
 });
 
 test('new blocks carry what the library or the studio says, and travel to the server as it takes them', () => {
@@ -38,7 +39,7 @@ test('new blocks carry what the library or the studio says, and travel to the se
     tempo: 1200,
     minutes: null,
   });
-  expect(toInput(newPart('p', 'close'))).toMatchObject({ technique: null, part: 'close', minutes: 3 });
+  expect(toInput(newPart('p', 'close', usual))).toMatchObject({ technique: null, part: 'close', minutes: 3 });
   expect(readDraft({ ...draftOf(block), pattern: 'in 30, out 60', dose: '1 min' }, usual)).toMatchObject({
     ok: true,
     note: 'not one round fits these minutes',

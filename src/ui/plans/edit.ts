@@ -1,7 +1,8 @@
 import { schoolsOf, taughtAs, withRounds, type StudioSchools } from '@/core/conventions';
 import { formatDose, parseDose, parsePattern, problemText } from '@/core/pattern';
+import type { Library } from '@/core/library';
 import { minutesUp, readBlock, type Block, type OwnWay } from '@/core/plan';
-import { partOf, techniqueOf } from '@/core/techniques';
+import { FORM_LIMITS } from '@/forms/limits';
 import { millis, trimNumber } from '@/core/units';
 
 /** A block as it is being typed: text that may not read yet. */
@@ -22,6 +23,7 @@ export interface Usual {
   readonly tempo: number;
   readonly naturalBreath: number;
   readonly schools: StudioSchools;
+  readonly library: Library;
 }
 
 export function draftOf(block: Block): Draft {
@@ -39,8 +41,8 @@ export function draftOf(block: Block): Draft {
   return { id: block.id, technique: null, own: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes) };
 }
 
-export function newTechnique(id: string, technique: string, { tempo, schools }: Usual): Draft {
-  const { pattern, dose } = taughtAs(techniqueOf(technique), schools);
+export function newTechnique(id: string, technique: string, { tempo, schools, library }: Usual): Draft {
+  const { pattern, dose } = taughtAs(library.technique(technique), schools);
   return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '' };
 }
 
@@ -50,8 +52,8 @@ export function newOwn(id: string, way: OwnWay & { base: string; pattern: string
   return { ...newTechnique(id, way.base, usual), own, pattern: way.pattern, dose: way.dose };
 }
 
-export function newPart(id: string, part: string): Draft {
-  return { id, technique: null, own: null, part, pattern: '', dose: '', tempo: '', minutes: String(partOf(part).minutes) };
+export function newPart(id: string, part: string, { library }: Usual): Draft {
+  return { id, technique: null, own: null, part, pattern: '', dose: '', tempo: '', minutes: String(library.part(part).minutes) };
 }
 
 /** What a draft reads as: a block with its time, or what is wrong at which field. */
@@ -59,19 +61,21 @@ export type Read =
   | { readonly ok: true; readonly block: Block; readonly time: number; readonly note: string | null }
   | { readonly ok: false; readonly problems: Readonly<Record<string, string>> };
 
-export function readDraft(draft: Draft, { naturalBreath, schools }: Usual): Read {
+export function readDraft(draft: Draft, usual: Usual): Read {
+  const { schools, library } = usual;
+  const { blockMinutes, tempo: counts } = FORM_LIMITS;
   const problems: Record<string, string> = {};
   if (draft.part) {
     const minutes = Number(draft.minutes);
-    if (!(minutes >= 0.5 && minutes <= 90)) problems.minutes = 'From half a minute to 90 minutes.';
+    if (!(minutes >= blockMinutes.least && minutes <= blockMinutes.most)) problems.minutes = `From half a minute to ${blockMinutes.most} minutes.`;
     return Object.keys(problems).length > 0
       ? { ok: false, problems }
-      : timed({ id: draft.id, kind: partOf(draft.part).kind, part: draft.part, minutes }, naturalBreath);
+      : timed({ id: draft.id, kind: library.part(draft.part).kind, part: draft.part, minutes }, usual);
   }
   const [pattern, dose, tempo] = [parsePattern(draft.pattern), parseDose(draft.dose), Number(draft.tempo)];
   if (!pattern.ok) problems.pattern = pattern.problems.map(problemText).join(' ');
   if (!dose.ok) problems.dose = dose.problems.map(problemText).join(' ');
-  if (!(tempo >= 0.4 && tempo <= 3)) problems.tempo = '0.4 to 3 s';
+  if (!(tempo * 1000 >= counts.least && tempo * 1000 <= counts.most)) problems.tempo = `${counts.least / 1000} to ${counts.most / 1000} s`;
   if (Object.keys(problems).length > 0 || !draft.technique) return { ok: false, problems };
   return timed(
     {
@@ -83,12 +87,12 @@ export function readDraft(draft: Draft, { naturalBreath, schools }: Usual): Read
       tempo: Math.round(tempo * 1000),
       ...(draft.own ? { own: draft.own } : {}),
     },
-    naturalBreath,
+    usual,
   );
 }
 
-function timed(block: Block, naturalBreath: number): Read {
-  const { timing } = readBlock(block, millis(naturalBreath));
+function timed(block: Block, { library, naturalBreath }: Usual): Read {
+  const { timing } = readBlock(block, { library, naturalBreath: millis(naturalBreath) });
   const note = !timing.fits ? 'not one round fits these minutes' : timing.leftOver > 0 ? `${trimNumber(timing.leftOver / 1000)} s left over` : null;
   return { ok: true, block, time: timing.planned, note };
 }

@@ -17,6 +17,8 @@ import {
   type Rule,
   type RuleChange,
 } from '@/core/screening';
+import { v7 as newId } from 'uuid';
+import { ChoiceField, NumberField } from '../fields';
 import { conditionName } from './words';
 
 interface Props {
@@ -36,6 +38,7 @@ export function ChangeRule({ condition, rule, onChange, onLeave }: Props) {
   const [seconds, setSeconds] = useState(rule?.adaptation?.to === 'cap hold in' ? String(rule.adaptation.seconds) : '4');
   const [reason, setReason] = useState('');
   const [reviewer, setReviewer] = useState('');
+  const [ownId] = useState<string>(() => newId());
   const feature = shipped?.feature ?? FEATURE_CHOICES[featureIndex];
   const fitting = adaptationsFor(feature);
   const chosen: Adaptation | null = answer === 'adapt' ? (fitting[adaptationIndex] ?? null) : null;
@@ -43,7 +46,7 @@ export function ChangeRule({ condition, rule, onChange, onLeave }: Props) {
   const about = { reason, reviewer, answer, adaptation };
   const change: RuleChange = rule
     ? { kind: 'change', rule: rule.id, ...about }
-    : { kind: 'add', condition, feature, ...about, answer: answer === 'clear' ? 'watch' : answer };
+    : { kind: 'add', id: ownId, condition, feature, ...about, answer: answer === 'clear' ? 'watch' : answer };
   const looser = isLooser(change);
   const problem = changeProblem(change);
   return (
@@ -82,9 +85,7 @@ export function ChangeRule({ condition, rule, onChange, onLeave }: Props) {
           options={fitting.map((one, index) => [index, one.to === 'cap hold in' ? 'a hold of at most so many seconds' : adaptationText(one)])}
         />
       )}
-      {adaptation?.to === 'cap hold in' && (
-        <TextField id="cap" label="Seconds" type="number" value={seconds} onChange={(event) => setSeconds(event.target.value)} />
-      )}
+      {adaptation?.to === 'cap hold in' && <NumberField id="cap" label="Seconds" value={seconds} onChange={setSeconds} least={1} most={60} />}
       {looser && (
         <>
           <p className="note">Looser than the shipped rulebook. Say why, and who reviewed it.</p>
@@ -112,19 +113,12 @@ interface SelectProps {
 
 function Select({ label, value, options, onChange }: SelectProps) {
   return (
-    <TextField
-      id={`rule ${label}`}
-      select
+    <ChoiceField
+      id={`rule-${label}`}
       label={label}
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      slotProps={{ select: { native: true } }}
-    >
-      {options.map(([id, text]) => (
-        <option key={id} value={id}>
-          {text}
-        </option>
-      ))}
-    </TextField>
+      value={String(value)}
+      onChange={onChange}
+      options={options.map(([id, text]) => ({ value: String(id), label: text }))}
+    />
   );
 }

@@ -1,54 +1,59 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { previewRulebookAction, saveRulebookAction } from '@/app/actions/people';
-import { changedRulebook, changeText, type Rule, type RuleChange } from '@/core/screening';
+import { compareRulebookAction, previewRulebookAction, saveRulebookAction } from '@/app/actions/people';
+import { changedRulebook, changeText, RULEBOOK, type Rule, type RuleChange } from '@/core/screening';
 import { dayText } from '@/core/units';
-import type { Changed } from '@/server/usecases/people/whatIf';
+import type { Changed } from '@/views/person';
+import type { RulebookNow, RulebookView } from '@/views/rules';
+import { Clash } from '../forms/Clash';
 import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
+import { Fold } from '../shell/Fold';
 import { Plank } from '../shell/Plank';
 import { ChangeRule } from './ChangeRule';
 import styles from './Rulebook.module.css';
 import { ANSWER_COLUMNS, conditionName, CONDITION_ROWS, ruleText } from './words';
 
-interface Props {
-  readonly changes: readonly RuleChange[];
-  readonly number: number;
-  readonly mayChange: boolean;
-  readonly versions: readonly { readonly number: number; readonly by: string; readonly at: string; readonly lines: readonly string[] }[];
-}
-
-/** The rulebook as a table of conditions and answers; for the director, with changes that are looked at before they are saved. */
-export function RulebookEditor({ changes: saved, number, mayChange, versions }: Props) {
-  const router = useRouter();
+/** The rulebook as a table of conditions and answers, with changes that are looked at before they are saved. */
+export function RulebookEditor({ changes: first, number: seen, versions }: RulebookView) {
   const say = useNotice();
-  const [changes, setChanges] = useState(saved);
+  const [saved, setSaved] = useState(first);
+  const [number, setNumber] = useState(seen);
+  const [changes, setChanges] = useState(first);
+  const [theirs, setTheirs] = useState<RulebookNow | null>(null);
   const [picked, setPicked] = useState<{ readonly condition: string; readonly rule: Rule | null } | null>(null);
   const [effects, setEffects] = useState<readonly Changed[] | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const { run, refusal, busy, clear, refresh } = useAction();
   const rulebook = changedRulebook(changes);
-  const own = new Set(changes.flatMap((change) => (change.kind === 'change' ? [change.rule] : [])));
   const touched = JSON.stringify(changes) !== JSON.stringify(saved);
   const change = (next: readonly RuleChange[]) => {
     setChanges(next);
     setEffects(null);
     setPicked(null);
-    setRefusal(null);
+    clear();
   };
   const look = async () => {
-    const reply = await previewRulebookAction({ number, changes });
-    if (!reply.ok) return setRefusal(reply.message);
-    setRefusal(null);
-    setEffects(reply.value);
+    const reply = await run(() => previewRulebookAction({ number, changes }));
+    if (reply?.ok) setEffects(reply.value);
   };
-  const save = async () => {
-    const reply = await saveRulebookAction({ number, changes });
-    if (!reply.ok) return setRefusal(reply.message);
-    say(`Saved as version ${reply.value.number}. Decisions follow it from now on.`);
-    router.refresh();
+  const save = async (over = number) => {
+    const reply = await run(() => saveRulebookAction({ number: over, changes }));
+    if (reply?.ok) {
+      say(`Saved as version ${reply.value.number}. Decisions follow it from now on.`);
+      return refresh();
+    }
+    const now = reply?.code === 'clash' ? await compareRulebookAction({ number, changes }) : null;
+    if (now?.ok) setTheirs(now.value);
+  };
+  const settle = (now: RulebookNow, mine: boolean) => {
+    setTheirs(null);
+    setNumber(now.number);
+    setSaved(now.changes);
+    if (mine) return void save(now.number);
+    change(now.changes);
   };
   return (
     <div className="two">
@@ -69,23 +74,20 @@ export function RulebookEditor({ changes: saved, number, mayChange, versions }: 
               <tr key={condition}>
                 <th scope="row">
                   {conditionName(condition)}
-                  {mayChange && (
-                    <button
-                      type="button"
-                      className={styles.add}
-                      aria-label={`Add a rule for ${conditionName(condition)}`}
-                      onClick={() => setPicked({ condition, rule: null })}
-                    >
-                      add
-                    </button>
-                  )}
+                  <button
+                    type="button"
+                    className={styles.add}
+                    aria-label={`Add a rule for ${conditionName(condition)}`}
+                    onClick={() => setPicked({ condition, rule: null })}
+                  >
+                    add
+                  </button>
                 </th>
                 {ANSWER_COLUMNS.map((answer) => (
                   <td key={answer}>
                     <RuleList
                       rules={rulebook.of(condition).filter((rule) => rule.answer === answer)}
-                      own={own}
-                      onPick={mayChange ? (rule) => setPicked({ condition, rule }) : null}
+                      onPick={(rule) => setPicked({ condition, rule })}
                     />
                   </td>
                 ))}
@@ -104,11 +106,7 @@ export function RulebookEditor({ changes: saved, number, mayChange, versions }: 
             onChange={(next) => change([...changes.filter((one) => one.kind === 'add' || next.kind === 'add' || one.rule !== next.rule), next])}
           />
         ) : (
-          <p>
-            {mayChange
-              ? 'Pick a rule to answer it in another way, or add one to a condition.'
-              : 'The director changes it; every version stays in the record.'}
-          </p>
+          <p>Pick a rule to answer it in another way, or add one to a condition.</p>
         )}
         {changes.length > 0 && (
           <section>
@@ -124,26 +122,28 @@ export function RulebookEditor({ changes: saved, number, mayChange, versions }: 
                       {one.reviewer ? `, reviewed by ${one.reviewer}` : ''}
                     </span>
                   )}
-                  {mayChange && (
-                    <Button
-                      size="small"
-                      onClick={() => change(changes.filter((_, other) => other !== index))}
-                      aria-label={`Take back: ${changeText(one)}`}
-                    >
-                      Take back
-                    </Button>
-                  )}
+                  <Button
+                    size="small"
+                    onClick={() => change(changes.filter((_, other) => other !== index))}
+                    aria-label={`Take back: ${changeText(one)}`}
+                  >
+                    Take back
+                  </Button>
                 </li>
               ))}
             </ul>
           </section>
         )}
         {effects && <Effects effects={effects} />}
-        <Refusal message={refusal} />
+        {theirs ? (
+          <Clash differs={theirs.differs} onTheirs={() => settle(theirs, false)} onMine={() => settle(theirs, true)} />
+        ) : (
+          <Refusal message={refusal} />
+        )}
         {touched && (
           <div className="row">
             <Button onClick={() => void look()}>What would change</Button>
-            <Button variant="contained" disabled={effects === null} onClick={() => void save()}>
+            <Button variant="contained" disabled={effects === null || busy} onClick={() => void save()}>
               Save the rulebook
             </Button>
             <Button onClick={() => change(saved)}>Leave it as it was</Button>
@@ -153,19 +153,13 @@ export function RulebookEditor({ changes: saved, number, mayChange, versions }: 
           <section>
             <h2>Versions</h2>
             {versions.map(({ number: of, by, at, lines }) => (
-              <details key={of}>
-                <summary>
-                  v{of}{' '}
-                  <span className="small soft">
-                    {by}, {at}
-                  </span>
-                </summary>
+              <Fold key={of} plain title={`v${of}`} aside={`${by}, ${at}`}>
                 <ul className="small">
                   {lines.map((line) => (
                     <li key={line}>{line}</li>
                   ))}
                 </ul>
-              </details>
+              </Fold>
             ))}
           </section>
         )}
@@ -174,30 +168,32 @@ export function RulebookEditor({ changes: saved, number, mayChange, versions }: 
   );
 }
 
-function RuleList({ rules, own, onPick }: { rules: readonly Rule[]; own: ReadonlySet<string>; onPick: ((rule: Rule) => void) | null }) {
+function RuleList({ rules, onPick }: { rules: readonly Rule[]; onPick: (rule: Rule) => void }) {
   return (
     <ul className="plain">
       {rules.map((rule) => {
-        const ours = own.has(rule.id) || rule.id.startsWith('ours ');
-        const text = ruleText(rule);
+        const text = `${ruleText(rule)}${rule.ours ? ' (ours)' : ''}`;
         return (
           <li key={rule.id}>
-            {onPick && !rule.id.startsWith('ours ') ? (
-              <button type="button" className={ours ? styles.ours : styles.rule} onClick={() => onPick(rule)}>
+            {isShipped(rule) ? (
+              <button type="button" className={rule.ours ? styles.ours : styles.rule} onClick={() => onPick(rule)}>
                 {text}
-                {ours && ' (ours)'}
               </button>
             ) : (
-              <span className={ours ? styles.ours : undefined}>
-                {text}
-                {ours && ' (ours)'}
-              </span>
+              <span className={styles.ours}>{text}</span>
             )}
           </li>
         );
       })}
     </ul>
   );
+}
+
+const SHIPPED_RULES = new Set(RULEBOOK.map(({ id }) => id));
+
+/** Whether a rule is one of the shipped ones, changed or not; one of a studio's own is taken back and added anew. */
+function isShipped({ id }: Rule): boolean {
+  return SHIPPED_RULES.has(id);
 }
 
 /** How many planned techniques would change for whom, before it is saved. */

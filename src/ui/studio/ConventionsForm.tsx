@@ -1,40 +1,36 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { previewPaceAction, saveConventionsAction } from '@/app/actions/studio';
 import { conventionsForm } from '@/forms';
-import { Field, Refusal } from '../forms/fields';
+import { Amount, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 
 /** The studio's pace: what a count and a natural breath last where nothing else is said. */
 export function ConventionsForm(initial: { version: number; tempoSeconds: number; naturalSeconds: number }) {
-  const router = useRouter();
   const say = useNotice();
-  const form = useForm(conventionsForm, initial, saveConventionsAction, () => {
+  const form = useForm(conventionsForm, initial, saveConventionsAction, (_, __, refresh) => {
     say('Saved. Sessions that are already planned keep their tempo.');
-    router.refresh();
+    refresh();
   });
   const natural = Number(form.watch('naturalSeconds'));
   return (
     <form onSubmit={form.send} noValidate className="plank stack">
       <h2>Pace</h2>
-      <Field
+      <Amount
         form={form}
         name="tempoSeconds"
         label="Seconds a count"
-        type="number"
-        slotProps={{ htmlInput: { step: 0.05 } }}
+        step={0.05}
         helperText="Who counts “seconds” aloud drifts to 1.15–1.3. New sessions start with this; planned ones keep theirs."
       />
-      <Field
+      <Amount
         form={form}
         name="naturalSeconds"
         label="Seconds a natural breath"
-        type="number"
-        slotProps={{ htmlInput: { step: 0.5 } }}
+        step={0.5}
         helperText="Rests and recovery in breaths are timed with it."
       />
       {natural !== initial.naturalSeconds && <Longer natural={natural} />}

@@ -3,10 +3,12 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { saveQualificationsAction } from '@/app/actions/studio';
+import { mayTeach, type Role } from '@/core/staff';
 import { longDayText, type IsoDate } from '@/core/units';
+import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 import styles from './Qualifications.module.css';
 
@@ -14,7 +16,7 @@ interface Member {
   readonly id: string;
   readonly name: string;
   readonly email: string;
-  readonly role: string;
+  readonly role: Role;
   readonly version: number;
   readonly qualifications: readonly { readonly family: string; readonly since: string }[];
 }
@@ -39,22 +41,18 @@ export function Qualifications({ staff, families }: Props) {
 }
 
 function MemberRow({ member, families }: { member: Member; families: Props['families'] }) {
-  const router = useRouter();
   const say = useNotice();
   const [open, setOpen] = useState(false);
   const [chosen, setChosen] = useState<readonly string[]>(member.qualifications.map(({ family }) => family));
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, start] = useTransition();
-  const teaches = member.role !== 'front desk';
+  const { run, refusal, busy, refresh } = useAction();
+  const teaches = mayTeach(member.role);
   const lacks = families.filter(({ id }) => !member.qualifications.some(({ family }) => family === id)).map(({ name }) => name);
-  const save = () =>
-    start(async () => {
-      const reply = await saveQualificationsAction({ staff: member.id, version: member.version, families: chosen });
-      setRefused(reply.ok ? null : reply.message);
-      if (!reply.ok) return;
-      say(`${member.name}’s qualifications are saved.`);
-      router.refresh();
-    });
+  const save = async () => {
+    const reply = await run(() => saveQualificationsAction({ staff: member.id, version: member.version, families: chosen }));
+    if (!reply?.ok) return;
+    say(`${member.name}’s qualifications are saved.`);
+    refresh();
+  };
   return (
     <li>
       <div className={styles.head}>
@@ -93,11 +91,9 @@ function MemberRow({ member, families }: { member: Member; families: Props['fami
               />
             );
           })}
-          <p role="alert" className={refused ? 'note bad' : 'sr'}>
-            {refused}
-          </p>
+          <Refusal message={refusal} />
           <p>
-            <Button variant="contained" disabled={busy} onClick={save}>
+            <Button variant="contained" disabled={busy} onClick={() => void save()}>
               Save
             </Button>
           </p>

@@ -1,14 +1,16 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { saveSchoolsAction } from '@/app/actions/studio';
-import { HELD, QUESTIONS, schoolChanges, type SchoolChange, type StudioSchools } from '@/core/conventions';
+import { HELD, QUESTIONS, schoolChanges, wayText, type SchoolChange, type StudioSchools } from '@/core/conventions';
 import type { Pace } from '@/core/timing';
 import { clockText } from '@/core/units';
+import { ChoiceField } from '../fields';
 import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
+import { Fold } from '../shell/Fold';
+import { useLibrary } from '../shell/Inside';
 import { useNotice } from '../look/Notices';
 import styles from './SchoolsForm.module.css';
 
@@ -22,58 +24,53 @@ interface Props {
 
 /** Where schools differ: the studio's way for each question, and what another choice would change, before it is saved. */
 export function SchoolsForm({ version, schools, pace, planned }: Props) {
-  const router = useRouter();
   const say = useNotice();
   const [chosen, setChosen] = useState(schools.studio);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const changes = useMemo(() => schoolChanges(schools, { ...schools, studio: chosen }, pace), [schools, chosen, pace]);
+  const { run, refusal, busy, refresh } = useAction();
+  const { techniques } = useLibrary();
+  const changes = useMemo(() => schoolChanges(techniques, schools, { ...schools, studio: chosen }, pace), [techniques, schools, chosen, pace]);
   const touched = QUESTIONS.some(({ id }) => chosen[id] !== schools.studio[id]);
   const save = async () => {
-    const reply = await saveSchoolsAction({ version, technique: null, ways: QUESTIONS.map(({ id }) => ({ question: id, way: chosen[id] })) });
-    if (!reply.ok) return setRefusal(reply.message);
+    const ways = QUESTIONS.map(({ id }) => ({ question: id, way: chosen[id] }));
+    const reply = await run(() => saveSchoolsAction({ version, technique: null, ways }));
+    if (!reply?.ok) return;
     say('Saved. Sessions that are already planned keep what is written in them.');
-    router.refresh();
+    refresh();
   };
   return (
     <section className="sheet stack" aria-label="Our schools">
       <h2>Our schools</h2>
       <p className="soft">Where practitioners differ. A technique may keep a way of its own, on its page.</p>
       <div className={styles.questions}>
-        {QUESTIONS.map(({ id, question, ways, because }) => (
-          <TextField
+        {QUESTIONS.map(({ id, question, ways, because }, index) => (
+          <ChoiceField
             key={id}
-            id={`school ${id}`}
-            select
+            id={`school-${index}`}
             label={question}
             value={chosen[id]}
-            onChange={(event) => setChosen({ ...chosen, [id]: event.target.value })}
-            helperText={`${ways[0]} by default: ${because}`}
-            slotProps={{ select: { native: true } }}
-          >
-            {ways.map((way) => (
-              <option key={way}>{way}</option>
-            ))}
-          </TextField>
+            onChange={(way) => setChosen({ ...chosen, [id]: way })}
+            helperText={`${wayText(id, ways[0])} by default: ${because}`}
+            options={ways.map((way) => ({ value: way, label: wayText(id, way) }))}
+          />
         ))}
       </div>
       <div aria-live="polite">{touched && <Preview changes={changes} planned={planned} />}</div>
       <Refusal message={refusal} />
       {touched && (
         <div className="row">
-          <Button variant="contained" onClick={() => void save()}>
+          <Button variant="contained" disabled={busy} onClick={() => void save()}>
             Save our schools
           </Button>
           <Button onClick={() => setChosen(schools.studio)}>Leave it as it was</Button>
         </div>
       )}
-      <details>
-        <summary>What no school changes here</summary>
+      <Fold plain title="What no school changes here">
         <ul>
           {HELD.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </ul>
-      </details>
+      </Fold>
     </section>
   );
 }

@@ -1,12 +1,11 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
 import { useFieldArray } from 'react-hook-form';
 import { saveSpeechAction } from '@/app/actions/studio';
 import { LOUDNESS, WORDED, type SheetOptions } from '@/core/cues';
 import { speechForm, type SpeechInput } from '@/forms';
-import { Choice, Field, Refusal } from '../forms/fields';
+import { Amount, Choice, Field, Pick, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 import styles from './SpeechForm.module.css';
@@ -19,16 +18,15 @@ interface Props {
 
 /** How the studio's cue sheets speak: how much, how fast, and in whose words. */
 export function SpeechForm({ version, speech, families }: Props) {
-  const router = useRouter();
   const say = useNotice();
   const lines = Object.entries(speech.wording).map(([key, text]) => {
     const [family, phase] = key.split('/');
     return { family, phase: phase as (typeof WORDED)[number], text };
   });
   const initial = { version, loudness: speech.loudness, wordsPerSecond: speech.wordsPerSecond, lines };
-  const form = useForm<SpeechInput, void>(speechForm as never, initial, saveSpeechAction, () => {
+  const form = useForm<SpeechInput, void>(speechForm as never, initial, saveSpeechAction, (_, __, refresh) => {
     say('Saved. Cue sheets are written afresh wherever they are shown.');
-    router.refresh();
+    refresh();
   });
   const rows = useFieldArray({ control: form.control, name: 'lines' });
   return (
@@ -36,7 +34,7 @@ export function SpeechForm({ version, speech, families }: Props) {
       <h2>How we speak</h2>
       <div className={styles.two}>
         <Choice form={form} name="loudness" label="How much is said" options={LOUDNESS.map((one) => ({ value: one, label: one }))} />
-        <Field form={form} name="wordsPerSecond" label="Words a second" type="number" slotProps={{ htmlInput: { step: 0.1 } }} />
+        <Amount form={form} name="wordsPerSecond" label="Words a second" step={0.1} />
       </div>
       <p className="small soft">
         Calls in our own words. {'{count}'}, {'{side}'}, {'{round}'} and {'{rounds}'} are filled in. What cannot be said in its time gives way to the
@@ -44,12 +42,7 @@ export function SpeechForm({ version, speech, families }: Props) {
       </p>
       {rows.fields.map((row, index) => (
         <div key={row.id} className={styles.line}>
-          <Choice
-            form={form}
-            name={`lines.${index}.family`}
-            label="Technique"
-            options={families.map(({ id, name }) => ({ value: id, label: name }))}
-          />
+          <Pick form={form} name={`lines.${index}.family`} label="Technique" options={families.map(({ id, name }) => ({ value: id, label: name }))} />
           <Choice form={form} name={`lines.${index}.phase`} label="Phase" options={WORDED.map((one) => ({ value: one, label: one }))} />
           <Field form={form} name={`lines.${index}.text`} label="What is said" placeholder="Breathe out {side}" />
           <Button onClick={() => rows.remove(index)} aria-label={`Leave out line ${index + 1}`}>

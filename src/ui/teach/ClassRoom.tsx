@@ -1,6 +1,6 @@
 'use client';
 
-import type { ReadClass } from '@/server/usecases/teach/readClass';
+import type { ClassView } from '@/views/teach';
 import { keepClassOffline } from './device';
 import { ClassScreen } from './ClassScreen';
 import { Door } from './Door';
@@ -9,7 +9,7 @@ import { ReadPlan } from './ReadPlan';
 import { useRun } from './run';
 
 /** A class from reading its plan to its log. Once opened it needs no network: everything is here and on the device. */
-export function ClassRoom({ room, logging }: { room: ReadClass; logging: boolean }) {
+export function ClassRoom({ room, logging }: { room: ClassView; logging: boolean }) {
   const { run, change } = useRun(room.session.id, room.plan.id, logging || (room.past && !room.logged) ? 'log' : 'plan');
   if (!run) return <p className="soft">Asking this device how far the class has come …</p>;
   switch (run.stage) {

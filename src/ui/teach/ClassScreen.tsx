@@ -4,23 +4,26 @@ import Dialog from '@mui/material/Dialog';
 import { useEffect, useMemo, useState } from 'react';
 import { layOut, momentAt, phaseText, positionAt, secondAt, step, type Moment, type PlayerMove, type Second } from '@/core/cues';
 import { doorKey, inStepText, type InStep } from '@/core/screening';
-import { changesBetween, shortenTo } from '@/core/plan';
-import { clockText } from '@/core/units';
-import type { ReadClass } from '@/server/usecases/teach/readClass';
+import { changeLine, changesBetween, shortenTo } from '@/core/plan';
+import { clockText, untilClock } from '@/core/units';
+import { useLibrary } from '../shell/Inside';
+import type { ClassView } from '@/views/teach';
 import { Rails } from './Rails';
 import { deviceClock, doorOf, type Run } from './run';
 import styles from './ClassScreen.module.css';
 import { useAwake, usePosition, useTones } from './stage';
 
 interface Props {
-  readonly room: ReadClass;
+  readonly room: ClassView;
   readonly run: Run;
   readonly change: (more: Partial<Run>) => void;
 }
 
 /** The class itself, legible at three metres. Every key has a large tap target beside it; nothing here needs a network. */
 export function ClassScreen({ room, run, change }: Props) {
-  const line = useMemo(() => (run.shortened ? layOut(run.shortened, room.naturalBreath, room.speech) : room.line), [room, run.shortened]);
+  const library = useLibrary();
+  const basis = useMemo(() => ({ library, naturalBreath: room.naturalBreath }), [library, room.naturalBreath]);
+  const line = useMemo(() => (run.shortened ? layOut(run.shortened, basis, room.speech) : room.line), [room, run.shortened, basis]);
   const position = usePosition(run.player, line);
   const moment = momentAt(line, position);
   const [listing, setListing] = useState(false);
@@ -48,14 +51,16 @@ export function ClassScreen({ room, run, change }: Props) {
   /** Shortens what is still ahead so that the class ends when it should. */
   const endInTime = () => {
     if (!moment) return;
-    const left = untilClock(room.endsAt, new Date());
+    const left = untilClock(room.zone, room.endsAt, new Date());
     const over = moment.left - left;
     if (over <= 0) return setSaid(`It ends in time: ${-over > 30 * 60_000 ? 'more than half an hour' : clockText(-over)} to spare.`);
     if (left < -60 * 60_000 || over > 3 * 60 * 60_000) return setSaid(`${room.endsAt} is not near; nothing was shortened.`);
     const blocks = run.shortened ?? room.planned;
-    const short = shortenTo(blocks, moment.segment.block, over, room.naturalBreath);
+    const short = shortenTo(blocks, moment.segment.block, over, basis);
     change({ shortened: short.blocks, player: { ...run.player, position: positionAt(run.player, deviceClock(), line), clockAt: deviceClock() } });
-    setSaid(`${changesBetween(blocks, short.blocks).join('; ')}.${short.over > 0 ? ` Still ${clockText(short.over)} too long.` : ''}`);
+    setSaid(
+      `${changesBetween(blocks, short.blocks, basis).map(changeLine).join('; ')}.${short.over > 0 ? ` Still ${clockText(short.over)} too long.` : ''}`,
+    );
   };
   useKeys(keys);
   const differing = useMemo(() => differingIn(room, run), [room, run]);
@@ -202,7 +207,7 @@ function SecondPattern({ inStep, at, sided }: { inStep: InStep; at: Second | nul
 }
 
 /** Who of those present does what differently, by block. */
-function differingIn(room: ReadClass, run: Run) {
+function differingIn(room: ClassView, run: Run) {
   const byBlock = new Map<string, { readonly patterns: Map<string, InStep>; readonly lines: string[] }>();
   for (const { id, name, byDoor } of room.people) {
     if (run.away.includes(id)) continue;
@@ -214,12 +219,6 @@ function differingIn(room: ReadClass, run: Run) {
     }
   }
   return byBlock;
-}
-
-/** Milliseconds from now to a wall clock of today; negative when it has passed. */
-function untilClock(clock: string, now: Date): number {
-  const [hour, minute] = clock.split(':').map(Number);
-  return new Date(now.getFullYear(), now.getMonth(), now.getDate(), hour, minute).getTime() - now.getTime();
 }
 
 function minutes(time: number): string {

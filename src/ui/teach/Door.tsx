@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { doorKey, type DoorAnswers } from '@/core/screening';
-import type { ReadClass } from '@/server/usecases/teach/readClass';
+import type { ClassView } from '@/views/teach';
 import { InstructionLines } from './InstructionLines';
 import { doorOf, type Run } from './run';
 import styles from './Teach.module.css';
@@ -11,7 +11,7 @@ const MEALS: readonly DoorAnswers['meal'][] = ['none', 'within 3 h', 'within 2 h
 const MEAL_WORD = { none: 'has eaten', 'within 3 h': 'ate in 3 h', 'within 2 h': 'ate in 2 h' } as const;
 
 /** The day's questions at the door. Whoever is marked has other instructions at once, for this class only. */
-export function Door({ room, run, change }: { room: ReadClass; run: Run; change: (more: Partial<Run>) => void }) {
+export function Door({ room, run, change }: { room: ClassView; run: Run; change: (more: Partial<Run>) => void }) {
   const mark = (person: string, more: Partial<DoorAnswers>) => change({ door: { ...run.door, [person]: { ...doorOf(run, person), ...more } } });
   const away = (person: string) => change({ away: run.away.includes(person) ? run.away.filter((id) => id !== person) : [...run.away, person] });
   return (

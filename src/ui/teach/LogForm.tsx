@@ -3,9 +3,12 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import { EFFORTS, LOG_NOTE_MOST, REACHED } from '@/forms/log';
+import TextField from '@mui/material/TextField';
+import { EFFORTS, REACHED } from '@/core/teach';
 import { clockText, dayText } from '@/core/units';
-import type { ReadClass } from '@/server/usecases/teach/readClass';
+import { FORM_LIMITS } from '@/forms/limits';
+import type { ClassView } from '@/views/teach';
+import { ChoiceField } from '../fields';
 import { keepLog, sendLog, type Sent } from './device';
 import type { Run } from './run';
 import styles from './Teach.module.css';
@@ -18,7 +21,7 @@ interface Line {
 }
 
 /** After class, in half a minute: everyone came and found it easy, unless said otherwise. */
-export function LogForm({ room, run, change }: { room: ReadClass; run: Run; change: (more: Partial<Run>) => void }) {
+export function LogForm({ room, run, change }: { room: ClassView; run: Run; change: (more: Partial<Run>) => void }) {
   const [lines, setLines] = useState<readonly Line[]>(() =>
     room.people.map(({ id }) => ({ person: id, came: !run.away.includes(id), effort: 'easy', stopSigns: [] })),
   );
@@ -34,22 +37,9 @@ export function LogForm({ room, run, change }: { room: ReadClass; run: Run; chan
     const answer = await sendLog(log);
     setSent(answer);
     setBusy(false);
-    if (answer === 'sent' || answer === 'waiting') change({ stage: 'logged' });
+    if (typeof answer === 'string') change({ stage: 'logged' });
   };
-  if (run.stage === 'logged' || room.logged)
-    return (
-      <div className="stack" role="status">
-        <h1>{sent === 'waiting' ? 'Kept on this device' : 'Logged'}</h1>
-        <p>
-          {sent === 'waiting'
-            ? 'There is no way to the studio just now. The log is safe here and goes out by itself when the network is back.'
-            : 'Thank you. The director sees it beside the session.'}
-        </p>
-        <p>
-          <Link href="/teach">Back to your classes</Link>
-        </p>
-      </div>
-    );
+  if (run.stage === 'logged' || room.logged) return <Kept sent={sent} />;
   const came = lines.filter((line) => line.came).length;
   return (
     <>
@@ -71,19 +61,15 @@ export function LogForm({ room, run, change }: { room: ReadClass; run: Run; chan
             <li key={id} className={styles.person}>
               <strong className={styles.who}>{name}</strong>
               {line.came && (
-                <select
-                  className={styles.select}
-                  aria-label={`Stop sign: ${name}`}
+                <ChoiceField
+                  id={`sign-${id}`}
+                  label={`Stop sign: ${name}`}
+                  hideLabel
                   value={line.stopSigns[0] ?? ''}
-                  onChange={({ target: { value } }) => edit(id, { stopSigns: value ? [value] : [] })}
-                >
-                  <option value="">no stop sign</option>
-                  {room.stopSigns.map((sign) => (
-                    <option key={sign} value={sign}>
-                      {sign}
-                    </option>
-                  ))}
-                </select>
+                  onChange={(value) => edit(id, { stopSigns: value ? [value] : [] })}
+                  options={[{ value: '', label: 'no stop sign' }, ...room.stopSigns.map((sign) => ({ value: sign, label: sign }))]}
+                  sx={{ maxWidth: 220 }}
+                />
               )}
               <span className={styles.marks} role="group" aria-label={name}>
                 <button type="button" className={styles.toggle} aria-pressed={!line.came} onClick={() => edit(id, { came: !line.came })}>
@@ -110,18 +96,23 @@ export function LogForm({ room, run, change }: { room: ReadClass; run: Run; chan
         })}
       </ul>
       <div className="stack" style={{ marginTop: 16 }}>
-        <label className="row">
-          How far it went
-          <select className={styles.select} value={reached} onChange={({ target: { value } }) => setReached(value)}>
-            {REACHED.map((value) => (
-              <option key={value}>{value}</option>
-            ))}
-          </select>
-        </label>
-        <label>
-          A note to the director
-          <textarea className={styles.note} maxLength={LOG_NOTE_MOST} value={note} onChange={({ target: { value } }) => setNote(value)} />
-        </label>
+        <ChoiceField
+          id="reached"
+          label="How far it went"
+          value={reached}
+          onChange={setReached}
+          options={REACHED.map((value) => ({ value, label: value }))}
+          sx={{ maxWidth: 260 }}
+        />
+        <TextField
+          id="note"
+          label="A note to the director"
+          multiline
+          minRows={2}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: FORM_LIMITS.logNote } }}
+        />
         <p role="alert" className={sent && typeof sent === 'object' ? 'note bad' : 'sr'}>
           {sent && typeof sent === 'object' ? sent.refused : ''}
         </p>
@@ -133,5 +124,29 @@ export function LogForm({ room, run, change }: { room: ReadClass; run: Run; chan
         {!room.past && <Button onClick={() => change({ stage: 'class' })}>Back to the class</Button>}
       </div>
     </>
+  );
+}
+
+const KEPT = {
+  sent: ['Logged', 'Thank you. The director sees it beside the session.'],
+  held: [
+    'Kept, and on the director’s desk',
+    'Something about this class has changed since you opened it, so the studio could not put your log beside it by itself. It is kept there as you wrote it, stop signs and all, and the director looks at it.',
+  ],
+  waiting: ['Kept on this device', 'There is no way to the studio just now. The log is safe here and goes out by itself when the network is back.'],
+  'signed out': ['Kept on this device', 'You are signed out. The log is safe here and goes out once you have signed in again.'],
+} as const;
+
+/** Where the log is now. */
+function Kept({ sent }: { sent: Sent | null }) {
+  const [title, text] = KEPT[typeof sent === 'string' ? sent : 'sent'];
+  return (
+    <div className="stack" role="status">
+      <h1>{title}</h1>
+      <p>{text}</p>
+      <p>
+        <Link href="/teach">Back to your classes</Link>
+      </p>
+    </div>
   );
 }

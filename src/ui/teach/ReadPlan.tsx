@@ -1,30 +1,26 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
 import { acknowledgePlanAction } from '@/app/actions/teach';
 import { NOTHING_TODAY, doorKey } from '@/core/screening';
 import { dayText } from '@/core/units';
-import type { ReadClass } from '@/server/usecases/teach/readClass';
+import type { ClassView } from '@/views/teach';
+import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
 import { Signs } from '../plans/Signs';
 import { InstructionLines } from './InstructionLines';
 import styles from './Teach.module.css';
 import { Plank } from '../shell/Plank';
 
 /** The plan as a teacher reads it: what, how long, who does what instead, what to watch for. */
-export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void }) {
+export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void }) {
   const { session, plan, blocks, people, cautions } = room;
-  const router = useRouter();
-  const [busy, start] = useTransition();
-  const [refused, setRefused] = useState<string | null>(null);
+  const { run, refusal, busy, refresh } = useAction();
   const concerned = people.filter(({ byDoor }) => byDoor[doorKey(NOTHING_TODAY)].length > 0);
-  const acknowledge = () =>
-    start(async () => {
-      const reply = await acknowledgePlanAction({ session: session.id, plan: plan.id });
-      setRefused(reply.ok ? null : reply.message);
-      router.refresh();
-    });
+  const acknowledge = async () => {
+    await run(() => acknowledgePlanAction({ session: session.id, plan: plan.id }));
+    refresh();
+  };
   return (
     <>
       <h1>{room.course}</h1>
@@ -55,7 +51,7 @@ export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void
           <p className="soft">This class is taught and logged.</p>
         ) : !room.acknowledged ? (
           <>
-            <Button variant="contained" size="large" disabled={busy} onClick={acknowledge}>
+            <Button variant="contained" size="large" disabled={busy} onClick={() => void acknowledge()}>
               I have read it
             </Button>
             <span className="soft small">Read to the end first; the director sees when you did.</span>
@@ -71,9 +67,7 @@ export function ReadPlan({ room, onOpen }: { room: ReadClass; onOpen: () => void
           </>
         )}
       </div>
-      <p role="alert" className={refused ? 'note bad' : 'sr'}>
-        {refused}
-      </p>
+      <Refusal message={refusal} />
       <div className="two" style={{ marginTop: 14 }}>
         <div className="stack">
           <section>

@@ -12,8 +12,14 @@ export function WaitingLogs() {
   useEffect(() => {
     const send = () =>
       void sendWaiting()
-        .then(({ sent }) => {
+        .then(({ sent, held }) => {
           if (sent > 0) say(sent === 1 ? 'A class log that waited on this device has arrived.' : `${sent} class logs that waited here have arrived.`);
+          if (held > 0)
+            say(
+              held === 1
+                ? 'A class log that waited here is kept at the studio; the director looks at it, since something about its class has changed.'
+                : `${held} class logs that waited here are kept at the studio; the director looks at them.`,
+            );
         })
         .catch(() => undefined);
     send();

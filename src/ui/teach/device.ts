@@ -1,6 +1,8 @@
 'use client';
 
 import { del, get, keys, set } from 'idb-keyval';
+import type { LogAnswer } from '@/views/teach';
+import type { Reply } from '../forms/reply';
 
 /** What a teacher's device keeps: how far a class has run, door answers for today, and logs that wait for the network. */
 
@@ -26,28 +28,29 @@ async function waitingLogs(): Promise<WaitingLog[]> {
   return logs.filter((log) => log !== undefined);
 }
 
-export type Sent = 'sent' | 'waiting' | { readonly refused: string };
+/** Where a log is: with the studio, with the director because it could not be taken as it came, or still here. */
+export type Sent = 'sent' | 'held' | 'waiting' | 'signed out' | { readonly refused: string };
 
 /** Sends a kept log; it stays on the device until the studio has it. Sending twice is harmless. */
 export async function sendLog(log: WaitingLog): Promise<Sent> {
   try {
     const response = await fetch('/api/log', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(log) });
-    if (response.ok) {
-      await del(LOG + log.id);
-      return 'sent';
-    }
-    const answer = (await response.json()) as { message?: string };
-    return response.status === 401 || response.status >= 500 ? 'waiting' : { refused: answer.message ?? 'The log was not taken.' };
+    if (response.status === 401) return 'signed out';
+    if (response.status >= 500 || response.status === 429) return 'waiting';
+    const answer = (await response.json()) as Reply<LogAnswer>;
+    if (!answer.ok) return { refused: answer.message };
+    await del(LOG + log.id);
+    return answer.value.kept === 'held' ? 'held' : 'sent';
   } catch {
     return 'waiting';
   }
 }
 
-/** Sends every waiting log. @returns how many arrived and how many still wait */
-export async function sendWaiting(): Promise<{ readonly sent: number; readonly waiting: number }> {
+/** Sends every waiting log. @returns how many arrived, how many of them wait for the director, and how many are still here */
+export async function sendWaiting(): Promise<{ readonly sent: number; readonly held: number; readonly waiting: number }> {
   const answers = await Promise.all((await waitingLogs()).map(sendLog));
-  const sent = answers.filter((answer) => answer === 'sent').length;
-  return { sent, waiting: answers.length - sent };
+  const [sent, held] = (['sent', 'held'] as const).map((of) => answers.filter((answer) => answer === of).length);
+  return { sent, held, waiting: answers.length - sent - held };
 }
 
 /** Keeps this page and everything it is made of, so that a reload without a network opens it again. */

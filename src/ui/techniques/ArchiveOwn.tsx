@@ -1,31 +1,23 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
 import { archiveOwnWayAction } from '@/app/actions/techniques';
 import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
 
 /** Takes an own way out of use; nothing planned with it changes. */
 export function ArchiveOwn({ id, version }: { id: string; version: number }) {
-  const router = useRouter();
-  const [busy, start] = useTransition();
-  const [refused, setRefused] = useState<string | null>(null);
+  const { run, refusal, busy, refresh } = useAction();
+  const archive = async () => {
+    await run(() => archiveOwnWayAction({ id, version }));
+    refresh();
+  };
   return (
     <>
-      <Button
-        disabled={busy}
-        onClick={() =>
-          start(async () => {
-            const reply = await archiveOwnWayAction({ id, version });
-            setRefused(reply.ok ? null : reply.message);
-            router.refresh();
-          })
-        }
-      >
+      <Button disabled={busy} onClick={() => void archive()}>
         Take it out of use
       </Button>
-      <Refusal message={refused} />
+      <Refusal message={refusal} />
     </>
   );
 }

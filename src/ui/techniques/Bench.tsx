@@ -11,6 +11,7 @@ import { TEMPO_LIMITS } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
 import { millis } from '@/core/units';
 import { claimsIn } from '@/core/wording';
+import { NumberField } from '../fields';
 import styles from './Bench.module.css';
 import { Listen } from './Listen';
 import { Reading, Screened, type OnBench } from './Reading';
@@ -28,8 +29,8 @@ interface Props {
   readonly technique: string;
   readonly cues: readonly string[];
   readonly speech: SheetOptions;
-  /** The studio's changes of the rulebook. */
-  readonly rules: readonly RuleChange[];
+  /** The studio's changes of the rulebook; null for whoever does not read it. */
+  readonly rules: readonly RuleChange[] | null;
   /** Where what is on the bench would be saved; null for those who may not. */
   readonly saving: Saving | null;
 }
@@ -141,15 +142,16 @@ const Amounts = memo(function Amounts({ dose, doseSays, seconds, tempoWrong, onD
         error={doseSays !== null}
         helperText={doseSays ?? '9 rounds of 2, or 5 min'}
       />
-      <TextField
+      <NumberField
         id="tempo"
         label="Seconds a count"
-        type="number"
         value={seconds}
-        onChange={(event) => onTempo(event.target.value)}
+        onChange={onTempo}
+        step={0.05}
+        least={0.4}
+        most={3}
         error={tempoWrong}
         helperText={tempoWrong ? 'From 0.4 to 3 seconds.' : 'spoken counts drift to 1.15–1.3'}
-        slotProps={{ htmlInput: { step: 0.05, min: 0.4, max: 3 } }}
       />
     </div>
   );

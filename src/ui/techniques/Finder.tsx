@@ -6,13 +6,13 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { taughtAs, type StudioSchools } from '@/core/conventions';
 import { mustParsePattern, plainPatterns } from '@/core/pattern';
 import { searchTechniques, sharedAliases, type Hour, type Technique } from '@/core/techniques';
+import type { Reach } from '@/views/technique';
 import { millis } from '@/core/units';
 import { whoMayAction } from '@/app/actions/techniques';
-import type { Reach } from '@/server/usecases/techniques/whoMay';
+import { ChoiceField } from '../fields';
+import { useLibrary } from '../shell/Inside';
 import { BreathStrip } from '../figures/BreathStrip';
 import styles from './Finder.module.css';
-
-const SHARED = sharedAliases();
 
 type Phases = (technique: Technique, kinds: readonly string[]) => boolean;
 const phases: Phases = ({ read }, kinds) =>
@@ -42,6 +42,8 @@ interface Props {
 
 /** Finds techniques by any alias, misspelling or pattern, and narrows them by rung, hour, manner and who may do them. */
 export function Finder({ tempo, naturalBreath, schools, cohorts, ways }: Props) {
+  const { techniques, families } = useLibrary();
+  const aliases = useMemo(() => sharedAliases(families), [families]);
   const [query, setQuery] = useState('');
   const [rung, setRung] = useState('');
   const [hour, setHour] = useState('');
@@ -61,16 +63,16 @@ export function Finder({ tempo, naturalBreath, schools, cohorts, ways }: Props) 
   const asked = useDeferredValue(query);
   const found = useMemo(
     () =>
-      searchTechniques(asked).filter(
+      searchTechniques(techniques, asked).filter(
         (technique) =>
           (!rung || technique.rung === Number(rung)) &&
           (!hour || technique.taughtAt.includes(hour as Hour)) &&
           (!manner || MANNERS[manner](technique)) &&
           (!cohort || cohort.able[technique.id] === cohort.people),
       ),
-    [asked, rung, hour, manner, cohort],
+    [techniques, asked, rung, hour, manner, cohort],
   );
-  const shared = SHARED.get(asked.trim().toLowerCase());
+  const shared = aliases.get(asked.trim().toLowerCase());
   const narrowed = asked || rung || hour || manner || cohort;
   return (
     <aside className={styles.finder} aria-label="Find a technique">
@@ -156,13 +158,13 @@ interface PickProps {
 
 function Pick({ label, value, onChange, options, any }: PickProps) {
   return (
-    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value)} data-set={value ? '' : undefined}>
-      <option value="">{any}</option>
-      {options.map(([id, text]) => (
-        <option key={id} value={id}>
-          {text}
-        </option>
-      ))}
-    </select>
+    <ChoiceField
+      id={`find-${label}`}
+      label={label}
+      hideLabel
+      value={value}
+      onChange={onChange}
+      options={[{ value: '', label: any }, ...options.map(([id, text]) => ({ value: id, label: text }))]}
+    />
   );
 }

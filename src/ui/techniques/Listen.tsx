@@ -8,7 +8,8 @@ import { formatDose, formatPattern, shortPattern } from '@/core/pattern';
 import { segmentsOf } from '@/core/timing';
 import { saveFile } from '../files';
 import type { OnBench } from './Reading';
-import styles from './Bench.module.css';
+import { ChoiceField } from '../fields';
+import { Fold } from '../shell/Fold';
 
 /** The longest that is played on the bench. */
 const HEARD_MS = 60_000;
@@ -70,18 +71,15 @@ export const Listen = memo(function Listen({ bench, family, technique, cues, spe
           </ul>
         </div>
       )}
-      <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-        <summary>
-          Cue sheet <span className="soft small">{line.cues.length} lines</span>
-        </summary>
-        <label className="row small" style={{ padding: '6px 0' }}>
-          How much is said
-          <select className={styles.small} style={{ width: 110 }} value={loudness} onChange={(event) => setLoudness(event.target.value as Loudness)}>
-            {LOUDNESS.map((one) => (
-              <option key={one}>{one}</option>
-            ))}
-          </select>
-        </label>
+      <Fold plain title="Cue sheet" aside={`${line.cues.length} lines`} onOpen={() => setOpen(true)}>
+        <ChoiceField
+          id="loudness"
+          label="How much is said"
+          value={loudness}
+          onChange={(value) => setLoudness(value as Loudness)}
+          options={LOUDNESS.map((one) => ({ value: one, label: one }))}
+          sx={{ width: 180, marginBottom: 1 }}
+        />
         <table>
           <tbody>
             {(open ? line.cues.slice(0, 120) : []).map(({ at, say, kind }) => (
@@ -95,7 +93,7 @@ export const Listen = memo(function Listen({ bench, family, technique, cues, spe
           </tbody>
         </table>
         {line.cues.length > 120 && <p className="small soft">and {line.cues.length - 120} more, all in the file.</p>}
-      </details>
+      </Fold>
     </section>
   );
 });

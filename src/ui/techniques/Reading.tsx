@@ -31,17 +31,25 @@ export const Reading = memo(function Reading({ bench, other }: { bench: OnBench;
 });
 
 /** What screening would say, and what keeps step without a hold. */
-export const Screened = memo(function Screened({ bench: { pattern, dose, pace, tags }, rules }: { bench: OnBench; rules: readonly RuleChange[] }) {
-  const rulebook = useMemo(() => changedRulebook(rules), [rules]);
+export const Screened = memo(function Screened({
+  bench: { pattern, dose, pace, tags },
+  rules,
+}: {
+  bench: OnBench;
+  rules: readonly RuleChange[] | null;
+}) {
+  const rulebook = useMemo(() => rules && changedRulebook(rules), [rules]);
   const features = featuresOf(pattern, dose, pace, tags);
   const [inStep] = keepInStep(pattern, pace.tempo, () => true);
   const holds = features.holdInSeconds + features.holdOutSeconds > 0;
   return (
     <div className={styles.columns}>
-      <section>
-        <h2>What screening says</h2>
-        <Outlook lines={outlook(features, rulebook)} />
-      </section>
+      {rulebook && (
+        <section>
+          <h2>What screening says</h2>
+          <Outlook lines={outlook(features, rulebook)} />
+        </section>
+      )}
       {holds && inStep && (
         <section>
           <h2>In step without the hold</h2>

@@ -4,10 +4,10 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { saveOwnWayAction } from '@/app/actions/techniques';
 import { formatDose, formatPattern } from '@/core/pattern';
-import { TECHNIQUES } from '@/core/techniques';
-import { ownWayForm } from '@/forms';
-import { Choice, Field, Refusal } from '../forms/fields';
+import { ownWayForm, type OwnWayInput } from '@/forms';
+import { Field, Pick, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
+import { useLibrary } from '../shell/Inside';
 import { useNotice } from '../look/Notices';
 import type { OnBench } from './Reading';
 
@@ -23,8 +23,9 @@ export interface Saving {
 export function SaveOwn({ bench, saving }: { bench: OnBench; saving: Saving }) {
   const router = useRouter();
   const say = useNotice();
+  const { techniques } = useLibrary();
   const initial = { ...saving, pattern: formatPattern(bench.pattern), dose: formatDose(bench.dose) };
-  const form = useForm(ownWayForm as never, initial, saveNow, ({ id, number }: { id: string; number: number }) => {
+  const form = useForm<OwnWayInput, { id: string; number: number }>(ownWayForm as never, initial, saveNow, ({ id, number }) => {
     say(number === 1 ? 'Saved as ours.' : `Saved as version ${number}. Courses keep the version they were planned with.`);
     router.push(`/techniques/ours/${id}`);
     router.refresh();
@@ -38,12 +39,12 @@ export function SaveOwn({ bench, saving }: { bench: OnBench; saving: Saving }) {
       <h2>{saving.id ? 'Save the next version' : 'Save as ours'}</h2>
       <Field form={form} name="name" label="What we call it" autoFocus />
       {!saving.id && (
-        <Choice
+        <Pick
           form={form}
           name="base"
           label="It is a way of doing"
           helperText="From it come its place on the ladder, who is qualified for it, and its cues."
-          options={TECHNIQUES.map(({ id, name }) => ({ value: id, label: name }))}
+          options={techniques.map(({ id, name }) => ({ value: id, label: name }))}
         />
       )}
       <Refusal message={form.refusal} />

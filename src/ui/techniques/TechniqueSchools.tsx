@@ -1,16 +1,17 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { saveSchoolsAction } from '@/app/actions/studio';
-import { questionsFor, schoolChanges, type QuestionId, type StudioSchools } from '@/core/conventions';
-import { techniqueOf, type Technique } from '@/core/techniques';
+import { questionsFor, schoolChanges, wayText, type Schools, type StudioSchools } from '@/core/conventions';
+import type { Technique } from '@/core/techniques';
 import type { Pace } from '@/core/timing';
 import { clockText } from '@/core/units';
+import { ChoiceField } from '../fields';
 import { Refusal } from '../forms/fields';
+import { useAction } from '../forms/useAction';
+import { useLibrary } from '../shell/Inside';
 import { useNotice } from '../look/Notices';
-import styles from './Bench.module.css';
 
 interface Props {
   readonly technique: Pick<Technique, 'id'>;
@@ -22,46 +23,41 @@ interface Props {
 
 /** The ways this technique is done in: the studio's, or its own where it differs. */
 export function TechniqueSchools({ technique: { id }, schools, version, pace }: Props) {
-  const router = useRouter();
   const say = useNotice();
-  const [own, setOwn] = useState<Partial<Record<QuestionId, string>>>(schools.own[id] ?? {});
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const questions = questionsFor(techniqueOf(id));
+  const [own, setOwn] = useState<Partial<Schools>>(schools.own[id] ?? {});
+  const { run, refusal, busy, refresh } = useAction();
+  const library = useLibrary();
+  const questions = questionsFor(library.technique(id));
   const touched = questions.some((question) => own[question.id] !== schools.own[id]?.[question.id]);
   const [change] = touched
-    ? schoolChanges(schools, { ...schools, own: { ...schools.own, [id]: own } }, pace).filter((one) => one.technique === id)
+    ? schoolChanges(library.techniques, schools, { ...schools, own: { ...schools.own, [id]: own } }, pace).filter((one) => one.technique === id)
     : [];
   const save = async () => {
     const ways = questions.map((question) => ({ question: question.id, way: own[question.id] ?? null }));
-    const reply = await saveSchoolsAction({ version, technique: id, ways });
-    if (!reply.ok) return setRefusal(reply.message);
+    const reply = await run(() => saveSchoolsAction({ version, technique: id, ways }));
+    if (!reply?.ok) return;
     say('Saved. Sessions that are already planned keep what is written in them.');
-    router.refresh();
+    refresh();
   };
   return (
     <div className="stack" style={{ gap: 8 }}>
-      {questions.map((question) =>
+      {questions.map((question, index) =>
         version === null ? (
           <p key={question.id} className="small">
-            <strong>{question.question}</strong> {own[question.id] ?? schools.studio[question.id]}
+            <strong>{question.question}</strong> {wayText(question.id, own[question.id] ?? schools.studio[question.id])}
           </p>
         ) : (
-          <label key={question.id} className="small">
-            <strong>{question.question}</strong>
-            <select
-              className={styles.small}
-              style={{ width: '100%' }}
-              value={own[question.id] ?? ''}
-              onChange={(event) => setOwn({ ...own, [question.id]: event.target.value || undefined })}
-            >
-              <option value="">as the studio: {schools.studio[question.id]}</option>
-              {question.ways.map((way) => (
-                <option key={way} value={way}>
-                  here: {way}
-                </option>
-              ))}
-            </select>
-          </label>
+          <ChoiceField
+            key={question.id}
+            id={`own-${index}`}
+            label={question.question}
+            value={own[question.id] ?? ''}
+            onChange={(way) => setOwn({ ...own, [question.id]: way || undefined })}
+            options={[
+              { value: '', label: `as the studio: ${wayText(question.id, schools.studio[question.id])}` },
+              ...question.ways.map((way) => ({ value: way, label: `here: ${wayText(question.id, way)}` })),
+            ]}
+          />
         ),
       )}
       <div aria-live="polite" className="small">
@@ -78,7 +74,7 @@ export function TechniqueSchools({ technique: { id }, schools, version, pace }: 
       <Refusal message={refusal} />
       {touched && (
         <div className="row">
-          <Button size="small" variant="contained" onClick={() => void save()}>
+          <Button size="small" variant="contained" disabled={busy} onClick={() => void save()}>
             Save for this technique
           </Button>
           <Button size="small" onClick={() => setOwn(schools.own[id] ?? {})}>

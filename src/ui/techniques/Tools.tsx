@@ -5,6 +5,7 @@ import { memo, useRef, useState } from 'react';
 import { formatDose } from '@/core/pattern';
 import { otherWay, tempoFromCycle, tempoFromTaps } from '@/core/timing';
 import { trimNumber } from '@/core/units';
+import { CompactField } from '../fields';
 import styles from './Bench.module.css';
 import type { OnBench } from './Reading';
 
@@ -46,17 +47,7 @@ export const Tools = memo(function Tools({ bench, onDose, onTempo }: Props) {
   return (
     <div className={styles.tools}>
       <span className={styles.tool}>
-        <label htmlFor="make">Make it</label>
-        <input
-          id="make"
-          className={styles.small}
-          type="number"
-          step={0.5}
-          min={0.25}
-          max={60}
-          value={minutes}
-          onChange={(event) => setMinutes(event.target.value)}
-        />
+        <CompactField id="make" label="Make it" value={minutes} onChange={setMinutes} step={0.5} width={64} />
         <Button size="small" onClick={make}>
           minutes
         </Button>
@@ -70,16 +61,7 @@ export const Tools = memo(function Tools({ bench, onDose, onTempo }: Props) {
         Tap the tempo
       </Button>
       <span className={styles.tool}>
-        <label htmlFor="took">A cycle took</label>
-        <input
-          id="took"
-          className={styles.small}
-          type="number"
-          step={0.1}
-          min={1}
-          value={seconds}
-          onChange={(event) => setSeconds(event.target.value)}
-        />
+        <CompactField id="took" label="A cycle took" value={seconds} onChange={setSeconds} step={0.1} width={64} />
         <Button
           size="small"
           disabled={seconds === ''}

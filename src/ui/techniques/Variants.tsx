@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { taughtAs, type StudioSchools } from '@/core/conventions';
 import { mustParseDose, mustParsePattern } from '@/core/pattern';
-import { TECHNIQUES, type Technique } from '@/core/techniques';
+import type { Technique } from '@/core/techniques';
 import { figuresOf, type Figure, type Pace } from '@/core/timing';
 import { BreathStrip } from '../figures/BreathStrip';
 import styles from './Bench.module.css';
@@ -16,13 +16,15 @@ const COLUMNS: readonly (readonly [Figure['id'], string])[] = [
 
 interface Props {
   readonly technique: Technique;
+  /** Every technique of the library. */
+  readonly techniques: readonly Technique[];
   readonly pace: Pace;
   readonly schools: StudioSchools;
 }
 
 /** The ways one technique is done, side by side; what differs from this one is marked. */
-export function Variants({ technique, pace, schools }: Props) {
-  const variants = TECHNIQUES.filter(({ family }) => family === technique.family);
+export function Variants({ technique, techniques, pace, schools }: Props) {
+  const variants = techniques.filter(({ family }) => family === technique.family);
   if (variants.length < 2) return null;
   const taught = new Map(variants.map((variant) => [variant.id, taughtAs(variant, schools)]));
   const read = (of: Technique) => ({ pattern: mustParsePattern(taught.get(of.id)!.pattern), dose: mustParseDose(taught.get(of.id)!.dose) });

@@ -1,12 +1,16 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
-import { exportOwnWaysAction, importOwnWaysAction, previewOwnWaysAction } from '@/app/actions/techniques';
+import { useState } from 'react';
+import { exportOwnWaysAction } from '@/app/actions/techniques';
 import type { RowProblem, TravellingWay } from '@/core/exchange';
 import { saveFile } from '../files';
+import { FORM_LIMITS } from '@/forms/limits';
+import { FileField } from '../fields';
 import { Refusal } from '../forms/fields';
+import { useOnce } from '../forms/once';
+import { sendFile } from '../forms/sendFile';
+import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 
 interface Preview {
@@ -17,48 +21,41 @@ interface Preview {
 
 /** Own ways to and from another studio: a file is looked through first, and comes in whole or not at all. */
 export function WaysFile() {
-  const router = useRouter();
   const say = useNotice();
   const [preview, setPreview] = useState<Preview | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, start] = useTransition();
-  const look = (file: File | undefined) =>
-    start(async () => {
-      setPreview(null);
-      setRefused(null);
-      if (!file) return;
-      if (file.size > 1_000_000) return setRefused('This file is too large: a million characters at most.');
-      const text = await file.text();
-      const reply = await previewOwnWaysAction({ text });
-      if (reply.ok) setPreview({ text, ...reply.value });
-      else setRefused(reply.message);
-    });
-  const bring = (text: string) =>
-    start(async () => {
-      const reply = await importOwnWaysAction({ text });
-      if (!reply.ok) return setRefused(reply.message);
-      setPreview(null);
-      say(reply.value.added === 1 ? 'One way came in.' : `${reply.value.added} ways came in.`);
-      router.refresh();
-    });
-  const takeAlong = () =>
-    start(async () => {
-      const reply = await exportOwnWaysAction();
-      if (reply.ok) saveFile(new Blob([reply.value], { type: 'application/json' }), 'own-ways.json');
-      else setRefused(reply.message);
-    });
+  const { run, refusal, busy, refresh } = useAction();
+  const once = useOnce();
+  const [tooLarge, setTooLarge] = useState(false);
+  const look = async (file: File) => {
+    setPreview(null);
+    setTooLarge(file.size > FORM_LIMITS.waysFile);
+    if (file.size > FORM_LIMITS.waysFile) return;
+    const text = await file.text();
+    const reply = await run(() => sendFile<Omit<Preview, 'text'>>('ways-preview', { once: once.id(), text }));
+    if (reply?.ok) setPreview({ text, ...reply.value });
+  };
+  const bring = async (text: string) => {
+    const reply = await run(() => sendFile<{ added: number }>('ways', { once: once.id(), text }));
+    if (!reply?.ok) return;
+    once.done();
+    setPreview(null);
+    say(reply.value.added === 1 ? 'One way came in.' : `${reply.value.added} ways came in.`);
+    refresh();
+  };
+  const takeAlong = async () => {
+    const reply = await run(() => exportOwnWaysAction());
+    if (reply?.ok) saveFile(new Blob([reply.value], { type: 'application/json' }), 'own-ways.json');
+  };
   return (
     <section className="stack" aria-label="Own ways as a file" style={{ marginTop: 20 }}>
       <h2>To and from another studio</h2>
       <div className="row">
-        <Button size="small" disabled={busy} onClick={takeAlong}>
+        <Button size="small" disabled={busy} onClick={() => void takeAlong()}>
           Take our ways along
         </Button>
-        <label className="small">
-          Bring ways in <input type="file" accept=".json,application/json" disabled={busy} onChange={(event) => look(event.target.files?.[0])} />
-        </label>
+        <FileField label="Bring ways in" accept=".json,application/json" disabled={busy} onChange={(file) => void look(file)} />
       </div>
-      <Refusal message={refused} />
+      <Refusal message={tooLarge ? 'This file is too large: a million characters at most.' : refusal} />
       {preview && (
         <div className={preview.problems.length > 0 ? 'note bad' : 'note'} role="status">
           {preview.problems.length > 0 ? (
@@ -86,7 +83,7 @@ export function WaysFile() {
                 ))}
               </ul>
               {preview.ways.length > 0 && (
-                <Button variant="contained" disabled={busy} onClick={() => bring(preview.text)}>
+                <Button variant="contained" disabled={busy} onClick={() => void bring(preview.text)}>
                   Bring {preview.ways.length === 1 ? 'it' : `all ${preview.ways.length}`} in
                 </Button>
               )}

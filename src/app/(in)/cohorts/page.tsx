@@ -2,11 +2,11 @@ import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
-import { TECHNIQUES } from '@/core/techniques';
 import { may } from '@/server/auth/permissions';
 import { listCohorts } from '@/server/usecases/cohorts/listCohorts';
 import { readConventions } from '@/server/usecases/studio/readConventions';
 import { needsDoing } from '@/server/usecases/people/needsDoing';
+import type { CohortLine } from '@/views/cohort';
 import { NeedsDoing } from '@/ui/cohorts/NeedsDoing';
 import { NewCohort } from '@/ui/cohorts/NewCohort';
 
@@ -14,17 +14,17 @@ export const metadata: Metadata = { title: 'Cohorts' };
 
 export default function CohortsPage() {
   return seated(async (desk) => {
-    const [cohorts, needs, { asksByItself }] = await Promise.all([
+    const [cohorts, needs, { asksByItself, library, version }] = await Promise.all([
       listCohorts(desk),
       may(desk.who.role, 'add people') ? needsDoing(desk) : [],
       readConventions(desk),
     ]);
-    const waiting = cohorts.reduce((sum, { unscreened, over }) => sum + unscreened + over, 0);
+    const waiting = cohorts.reduce((sum, { due }) => sum + (due ? due.unscreened + due.over : 0), 0);
     return (
       <>
         <div className="head">
           <h1>Cohorts</h1>
-          {may(desk.who.role, 'see instructions') && (
+          {may(desk.who.role, 'see reasons') && (
             <div className="actions">
               <Button href="/cohorts/rules">The rulebook</Button>
             </div>
@@ -33,11 +33,13 @@ export default function CohortsPage() {
         <p className="lead">
           {cohorts.length === 0
             ? 'No cohort is in your hands yet. The director hands you one with a course.'
-            : `${cohorts.length} groups, ${cohorts.reduce((sum, { people }) => sum + people, 0)} people. ${waiting === 0 ? 'Everyone’s screening is valid today.' : waiting === 1 ? 'One person has no valid screening.' : `${waiting} people have no valid screening.`}`}
+            : `${cohorts.length} groups, ${cohorts.reduce((sum, { people }) => sum + people, 0)} people.${!may(desk.who.role, 'add people') ? '' : waiting === 0 ? ' Everyone’s screening is valid today.' : waiting === 1 ? ' One person has no valid screening.' : ` ${waiting} people have no valid screening.`}`}
         </p>
-        <NeedsDoing needs={needs} asksByItself={asksByItself} mayChoose={may(desk.who.role, 'run the studio')} />
+        {may(desk.who.role, 'add people') && (
+          <NeedsDoing needs={needs} asksByItself={asksByItself} version={may(desk.who.role, 'run the studio') ? version : null} />
+        )}
         <ul className="plain lines sheet">
-          {cohorts.map(({ id, name, about, people, unscreened, over, ending }) => (
+          {cohorts.map(({ id, name, about, people, due }) => (
             <li key={id} className="group">
               <div>
                 <h2>
@@ -48,17 +50,17 @@ export default function CohortsPage() {
               <p>
                 <span className="num">{people}</span> people
               </p>
-              <p>{sentence(unscreened, over, ending)}</p>
+              <p>{due && sentence(due)}</p>
             </li>
           ))}
         </ul>
-        {may(desk.who.role, 'edit courses') && <NewCohort techniques={TECHNIQUES.map(({ id, name }) => ({ id, name }))} />}
+        {may(desk.who.role, 'edit courses') && <NewCohort techniques={library.techniques.map(({ id, name }) => ({ id, name }))} />}
       </>
     );
   });
 }
 
-function sentence(unscreened: number, over: number, ending: number) {
+function sentence({ unscreened, over, ending }: NonNullable<CohortLine['due']>) {
   const parts = [
     ...(unscreened > 0 ? [`${unscreened} not screened`] : []),
     ...(over > 0 ? [`${over} out of date`] : []),

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
-import { LADDER, needsOf, opens, sessionsBefore, wayDown, wayUp } from '@/core/ladder';
-import { findTechnique, TECHNIQUES, techniqueOf } from '@/core/techniques';
+import { EDGE_NEEDS, needsOf, opens, sessionsBefore, wayDown, wayUp } from '@/core/ladder';
+import type { Library } from '@/core/library';
+import { readConventions } from '@/server/usecases/studio/readConventions';
 import { Steps } from '@/ui/ladder/Steps';
 import { LadderFigure } from '@/ui/ladder/LadderFigure';
 import { Plank } from '@/ui/shell/Plank';
@@ -11,15 +12,17 @@ export const metadata: Metadata = { title: 'Ladder' };
 
 export default async function LadderPage({ searchParams }: { searchParams: Promise<{ pick?: string }> }) {
   const { pick = '' } = await searchParams;
-  return seated(async () => {
-    const picked = findTechnique(pick);
-    const below = picked ? wayDown(LADDER, picked.id) : [];
-    const above = picked ? wayUp(LADDER, picked.id) : [];
+  return seated(async (desk) => {
+    const { library } = await readConventions(desk);
+    const { edges } = library;
+    const picked = library.find(pick);
+    const below = picked ? wayDown(edges, picked.id) : [];
+    const above = picked ? wayUp(edges, picked.id) : [];
     return (
       <>
         <h1>Ladder</h1>
         <p className="lead">
-          What needs what, from the ground up: {TECHNIQUES.length} techniques, {LADDER.length} steps between them.{' '}
+          What needs what, from the ground up: {library.techniques.length} techniques, {edges.length} steps between them.{' '}
           {picked ? (
             <>
               <strong>{picked.name}</strong> stands on {below.length === 1 ? 'one other' : `${below.length} others`} and opens{' '}
@@ -31,9 +34,9 @@ export default async function LadderPage({ searchParams }: { searchParams: Promi
         </p>
         <div className="two">
           <div style={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The ladder, scrolls sideways">
-            <LadderFigure picked={picked?.id ?? null} below={new Set(below)} above={new Set(above)} />
+            <LadderFigure library={library} picked={picked?.id ?? null} below={new Set(below)} above={new Set(above)} />
           </div>
-          <Plank>{picked ? <Picked id={picked.id} below={below} above={above} /> : <Unpicked />}</Plank>
+          <Plank>{picked ? <Picked library={library} id={picked.id} below={below} above={above} /> : <Unpicked />}</Plank>
         </div>
       </>
     );
@@ -48,13 +51,17 @@ function Unpicked() {
         Everything grows out of the natural breath at the foot. A step up asks for the technique below it in a number of sessions, and for days to
         have passed since it was first taught.
       </p>
-      <p className="soft small">Into holds, empty holds, pumps and connected breath: four sessions, ten days. Otherwise two sessions, four days.</p>
+      <p className="soft small">
+        Into holds, empty holds, pumps and connected breath: {EDGE_NEEDS.strong.sessions} sessions, {EDGE_NEEDS.strong.days} days. Otherwise{' '}
+        {EDGE_NEEDS.other.sessions} sessions, {EDGE_NEEDS.other.days} days.
+      </p>
     </>
   );
 }
 
-function Picked({ id, below, above }: { id: string; below: readonly string[]; above: readonly string[] }) {
-  const technique = techniqueOf(id);
+function Picked({ library, id, below, above }: { library: Library; id: string; below: readonly string[]; above: readonly string[] }) {
+  const { edges } = library;
+  const technique = library.technique(id);
   return (
     <>
       <div>
@@ -65,25 +72,31 @@ function Picked({ id, below, above }: { id: string; below: readonly string[]; ab
       </div>
       <section>
         <h3>Needs, directly</h3>
-        <Steps edges={needsOf(LADDER, id)} end="needs" none="Nothing: it stands on the ground." href={(other) => `/ladder?pick=${other}`} />
+        <Steps
+          library={library}
+          edges={needsOf(edges, id)}
+          end="needs"
+          none="Nothing: it stands on the ground."
+          href={(other) => `/ladder?pick=${other}`}
+        />
       </section>
       <section>
         <h3>Opens, directly</h3>
-        <Steps edges={opens(LADDER, id)} end="to" none="Nothing further." href={(other) => `/ladder?pick=${other}`} />
+        <Steps library={library} edges={opens(edges, id)} end="to" none="Nothing further." href={(other) => `/ladder?pick=${other}`} />
       </section>
       <p>
-        Starting from nothing, at least <span className="num">{sessionsBefore(LADDER, id, new Set())}</span> sessions come before it.
+        Starting from nothing, at least <span className="num">{sessionsBefore(edges, id, new Set())}</span> sessions come before it.
       </p>
       {below.length > 0 && (
         <section>
           <h3>Its way down</h3>
-          <p className="small">{below.map((other) => techniqueOf(other).name).join(' · ')}</p>
+          <p className="small">{below.map((other) => library.technique(other).name).join(' · ')}</p>
         </section>
       )}
       {above.length > 0 && (
         <section>
           <h3>Its way up</h3>
-          <p className="small">{above.map((other) => techniqueOf(other).name).join(' · ')}</p>
+          <p className="small">{above.map((other) => library.technique(other).name).join(' · ')}</p>
         </section>
       )}
     </>

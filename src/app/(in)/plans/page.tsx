@@ -2,6 +2,9 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { dayText } from '@/core/units';
+import { readHeldLogs } from '@/server/usecases/teach/heldLogs';
+import { may } from '@/server/auth/permissions';
+import { HeldLogs } from '@/ui/plans/HeldLogs';
 import { listPlans } from '@/server/usecases/plans/listPlans';
 
 export const metadata: Metadata = { title: 'Plans' };
@@ -17,7 +20,7 @@ const STATE = {
 
 export default function PlansPage() {
   return seated(async (desk) => {
-    const plans = await listPlans(desk);
+    const [plans, held] = await Promise.all([listPlans(desk), may(desk.who.role, 'edit plans') ? readHeldLogs(desk) : []]);
     const open = plans.filter(({ date, state }) => date >= desk.today && state === 'planned').length;
     return (
       <>
@@ -27,6 +30,7 @@ export default function PlansPage() {
             ? 'No class within a fortnight behind and four weeks ahead. Draft a course first.'
             : `The classes of the last fortnight and the next four weeks. ${open === 0 ? 'All that lies ahead is published.' : `${open} still to publish.`}`}
         </p>
+        <HeldLogs held={held} />
         <table className="figures sheet">
           <thead>
             <tr>

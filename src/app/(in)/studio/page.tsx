@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
-import { FAMILIES } from '@/core/techniques';
 import { readStudio } from '@/server/usecases/studio/readStudio';
 import { Closures } from '@/ui/studio/Closures';
 import { ConventionsForm } from '@/ui/studio/ConventionsForm';
@@ -28,26 +27,27 @@ export default function StudioPage() {
           {staff.length} staff. A count is {studio.tempo / 1000} s here unless a block says otherwise.{' '}
           {ahead.length === 0 ? 'No closed days ahead.' : ahead.length === 1 ? 'One closure ahead.' : `${ahead.length} closures ahead.`}
         </p>
+        {/* Each is keyed by what it shows, so that saving one leaves what was begun in another. */}
         <div className="two">
           <div className="stack" style={{ gap: 22 }}>
-            <Qualifications staff={staff} families={FAMILIES.map(({ id, name, rung }) => ({ id, name, rung }))} />
+            <Qualifications staff={staff} families={studio.library.families.map(({ id, name, rung }) => ({ id, name, rung }))} />
             <SchoolsForm
-              key={`schools ${studio.version}`}
+              key={JSON.stringify(studio.schools)}
               version={studio.version}
               schools={studio.schools}
               pace={{ tempo: studio.tempo, naturalBreath: studio.naturalBreath }}
               planned={planned}
             />
             <SpeechForm
-              key={`speech ${studio.version}`}
+              key={`speech ${JSON.stringify([studio.speech.loudness, studio.speech.wordsPerSecond, studio.speech.wording])}`}
               version={studio.version}
               speech={studio.speech}
-              families={FAMILIES.map(({ id, name }) => ({ id, name }))}
+              families={studio.library.families.map(({ id, name }) => ({ id, name }))}
             />
           </div>
           <aside className="stack">
             <ConventionsForm
-              key={studio.version}
+              key={`pace ${studio.tempo} ${studio.naturalBreath}`}
               version={studio.version}
               tempoSeconds={studio.tempo / 1000}
               naturalSeconds={studio.naturalBreath / 1000}

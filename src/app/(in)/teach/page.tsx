@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { dayText } from '@/core/units';
-import { myClasses, type TeachingClass } from '@/server/usecases/teach/myClasses';
+import type { TeachingClass } from '@/views/teach';
+import { myClasses } from '@/server/usecases/teach/myClasses';
 
 export const metadata: Metadata = { title: 'Teach' };
 

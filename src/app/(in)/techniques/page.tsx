@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
-import { TECHNIQUES } from '@/core/techniques';
 import { readConventions } from '@/server/usecases/studio/readConventions';
 import { Bench } from '@/ui/techniques/Bench';
 import { may } from '@/server/auth/permissions';
@@ -16,7 +15,7 @@ const NEW = { id: null, version: 0, base: 'alternate-4-4', name: '' } as const;
 
 export default function TechniquesPage() {
   return seated(async (desk) => {
-    const [{ tempo, naturalBreath, speech, ruleChanges }, cohorts, ways] = await Promise.all([
+    const [{ tempo, naturalBreath, speech, ruleChanges, library }, cohorts, ways] = await Promise.all([
       readConventions(desk),
       cohortsToFindBy(desk),
       listOwnWays(desk),
@@ -25,8 +24,8 @@ export default function TechniquesPage() {
       <>
         <h1>Techniques</h1>
         <p className="lead">
-          {TECHNIQUES.length} ways of breathing, from the natural breath up. Find one by any name, or write your own pattern on the bench and see what
-          it asks of people.
+          {library.techniques.length} ways of breathing, from the natural breath up. Find one by any name, or write your own pattern on the bench and
+          see what it asks of people.
         </p>
         <div className="two finder">
           <section aria-label="Bench">
@@ -41,7 +40,7 @@ export default function TechniquesPage() {
               family="bench"
               technique=""
               speech={speech}
-              rules={ruleChanges}
+              rules={may(desk.who.role, 'see reasons') ? ruleChanges : null}
               cues={NONE}
             />
             {may(desk.who.role, 'edit techniques') && <WaysFile />}

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { headers } from 'next/headers';
+import { ownAddress } from '@/app/edge';
 import { freshManager } from '@/server/db/orm';
 import { Refusal } from '@/server/errors';
 import { openLink } from '@/server/usecases/people/answerLink';
@@ -27,9 +27,8 @@ export default async function FormPage({ params }: { params: Promise<{ token: st
 }
 
 async function open(token: string) {
-  const address = (await headers()).get('x-forwarded-for')?.split(',')[0].trim() ?? 'local';
   try {
-    return await openLink(await freshManager(), token, address, new Date());
+    return await openLink(await freshManager(), token, await ownAddress(), new Date());
   } catch (error) {
     if (error instanceof Refusal) return { closed: error.message };
     throw error;

@@ -1,43 +1,28 @@
 import { askedIn } from '@/core/screening';
-import { personForm } from '@/forms';
 import { isoDate } from '@/core/units';
+import { personForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { inOne, type Desk } from '../../desk';
-import { PersonRow } from '../../db/rows';
+import { onceOnly } from '../../db/write';
+import type { Desk } from '../../desk';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
-import { conventions, ours } from '../../repositories/studio';
-import { checkedAnswers, keepScreening } from '../people/keepScreening';
+import { addPerson as add } from '../../repositories/people';
+import { addScreening } from '../../repositories/screenings';
+import { conventions } from '../../repositories/studio';
+import { checkedAnswers } from '../people/checkedAnswers';
 
 /** Adds a person to a cohort, with their screening when there is one. The answers are sealed with the person's own key. */
 export async function addPerson(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
   authorise(desk.who, 'add people');
   const form = await checked(personForm, input);
-  const answers = checkedAnswers(form, desk.today, askedIn((await conventions(desk)).rulebook));
-  const screenedOn = form.screenedOn ? isoDate(form.screenedOn) : desk.today;
-  if (form.screened && screenedOn > desk.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
-  const id = desk.newId();
-  return inOne(desk, async (at) => {
+  return onceOnly(desk, form.once, async (at) => {
+    const answers = checkedAnswers(form, at.today, askedIn((await conventions(at)).rulebook));
+    const screenedOn = form.screenedOn ? isoDate(form.screenedOn) : at.today;
+    if (form.screened && screenedOn > at.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
     await cohort(at, form.cohort);
-    const wrappedKey = at.vault.newWrappedKey();
-    await at.em.insert(PersonRow, {
-      id,
-      ...ours(at),
-      cohort: form.cohort,
-      name: form.name,
-      email: form.email,
-      wrappedKey,
-      sealedBirth: form.birthDate && !form.screened ? at.vault.seal(wrappedKey, form.birthDate) : null,
-      joinedAt: at.now,
-      leftOn: null,
-      erasedAt: null,
-      comfortIn: null,
-      comfortOut: null,
-      version: 1,
-    });
-    const kept = { ...ours(at), person: id, wrappedKey, screenedOn, source: 'paper' as const, consent: null, enteredBy: at.who.id, at: at.now };
-    if (form.screened) await keepScreening(at.em, at.vault, at.newId, kept, answers);
+    const { id } = await add(at, { cohort: form.cohort, name: form.name, email: form.email, birthDate: form.screened ? null : form.birthDate });
+    if (form.screened) await addScreening(at, { person: id, screenedOn, source: 'paper', consent: null }, answers);
     return { id };
   });
 }

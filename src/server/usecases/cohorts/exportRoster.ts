@@ -4,7 +4,8 @@ import { cohortChoice } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import type { Desk } from '../../desk';
-import { cohort, roster } from '../../repositories/cohorts';
+import { cohort } from '../../repositories/cohorts';
+import { roster } from '../../repositories/people';
 
 /** A cohort's people with the dates of their screening as CSV: never an answer, and no cell that a sheet would run. */
 export async function exportRoster(desk: Desk, input: unknown): Promise<string> {

@@ -1,4 +1,5 @@
 import { weekOf } from '@/core/course';
+import type { CourseLine } from '@/views/course';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohorts } from '../../repositories/cohorts';
@@ -6,7 +7,7 @@ import { courses, sessionsOf } from '../../repositories/courses';
 import { staff } from '../../repositories/studio';
 
 /** Every course with where it stands today. */
-export async function listCourses(desk: Desk) {
+export async function listCourses(desk: Desk): Promise<CourseLine[]> {
   authorise(desk.who, 'see courses');
   const [all, groups, everyone] = await Promise.all([courses(desk), cohorts(desk), staff(desk)]);
   const sessions = await sessionsOf(
@@ -18,13 +19,13 @@ export async function listCourses(desk: Desk) {
     .map((course) => {
       const own = sessions.filter((session) => session.course === course.id);
       const last = own.at(-1)?.date ?? course.firstDate;
-      const state = desk.today > last ? 'finished' : desk.today < course.firstDate ? 'planning' : 'running';
+      const state: CourseLine['state'] = desk.today > last ? 'finished' : desk.today < course.firstDate ? 'planning' : 'running';
       return {
         id: course.id,
         name: course.name,
         cohort: groups.find(({ id }) => id === course.cohort)?.name ?? '',
         teacher: everyone.find(({ id }) => id === course.teacher)?.name ?? '',
-        state: state as 'planning' | 'running' | 'finished',
+        state,
         week: state === 'running' ? weekOf(course.firstDate, desk.today) : null,
         weeks: course.weeks,
         firstDate: course.firstDate,

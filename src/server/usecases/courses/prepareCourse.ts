@@ -1,5 +1,4 @@
 import { taughtAs } from '@/core/conventions';
-import { TECHNIQUES } from '@/core/techniques';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohorts } from '../../repositories/cohorts';
@@ -8,9 +7,9 @@ import { conventions, teachers } from '../../repositories/studio';
 /** What a new course is made from: cohorts and teachers to choose from. */
 export async function prepareCourse(desk: Desk) {
   authorise(desk.who, 'edit courses');
-  const [groups, staff, { schools }] = await Promise.all([cohorts(desk), teachers(desk), conventions(desk)]);
+  const [groups, staff, { schools, library }] = await Promise.all([cohorts(desk), teachers(desk), conventions(desk)]);
   return {
-    techniques: TECHNIQUES.map((technique) => ({ id: technique.id, name: technique.name, ...taughtAs(technique, schools) })),
+    techniques: library.techniques.map((technique) => ({ id: technique.id, name: technique.name, ...taughtAs(technique, schools) })),
     cohorts: groups.map(({ id, name }) => ({ id, name })),
     teachers: staff.map(({ id, name, role }) => ({ id, name: `${name}, ${role}` })),
   };

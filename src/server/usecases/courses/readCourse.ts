@@ -1,6 +1,7 @@
-import { checkCourse, checkText, mendText, weekOf, type Check, type CourseSetting } from '@/core/course';
-import { chipText, minutesUp, sessionTime, techniqueName } from '@/core/plan';
-import { techniqueOf } from '@/core/techniques';
+import { checkCourse, checkText, mended, mendText, unplacedText, weekOf, type Check, type Planning } from '@/core/course';
+import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
+import { logText } from '@/core/teach';
+import type { CourseView, SessionPlank, SessionState, ShownCheck } from '@/views/course';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
@@ -8,72 +9,64 @@ import { course, progressOf, sessionsOf, type Progress, type Session } from '../
 import { staff } from '../../repositories/studio';
 import { settingOf } from '../setting';
 
-/** A check as the page shows it. */
-export interface ShownCheck {
-  readonly severity: Check['severity'];
-  readonly session: string;
-  readonly date: string;
-  readonly block: string | null;
-  readonly title: string | null;
-  readonly text: string;
-  readonly mend: { readonly kind: 'move' | 'shorten rest' | 'add preparation'; readonly block: string; readonly text: string } | null;
-}
-
-export type SessionState = 'empty' | 'planned' | 'published' | 'acknowledged' | 'taught' | 'not logged';
-
-/** A course as its ladder: sessions with what they practise, where they stand, and what is wrong where. */
-export async function readCourse(desk: Desk, id: string) {
+/** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
+export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   authorise(desk.who, 'see courses');
   const found = await course(desk, id);
-  const [group, sessions, everyone, setting] = await Promise.all([
-    cohort(desk, found.cohort),
-    sessionsOf(desk, [id]),
-    staff(desk),
-    settingOf(desk, found),
-  ]);
+  const [group, sessions, everyone] = await Promise.all([cohort(desk, found.cohort), sessionsOf(desk, [id]), staff(desk)]);
+  const { planning, members } = await settingOf(desk, found, sessions);
   const progress = await progressOf(
     desk,
     sessions.map((session) => session.id),
   );
-  const seen = new Set<string>(setting.already);
+  const seen = new Set<string>(planning.already);
+  const { name, version, weeks, start, minutes, weekdays } = found;
   return {
     course: {
       id,
-      name: found.name,
-      version: found.version,
-      weeks: found.weeks,
-      start: found.start,
-      minutes: found.minutes,
-      weekdays: found.weekdays,
-      unplaced: found.unplaced,
-      goals: found.goals.map(({ technique, pattern, dose, practise }) => ({ technique, pattern, dose, practise, name: techniqueOf(technique).name })),
+      name,
+      version,
+      weeks,
+      start,
+      minutes,
+      weekdays,
+      unplaced: found.unplaced.map((one) => unplacedText(one, planning.basis.library)),
     },
-    cohort: { id: group.id, name: group.name, people: setting.members.length },
+    cohort: { id: group.id, name: group.name, people: members.length },
     teacher: everyone.find((member) => member.id === found.teacher)?.name ?? '',
     week: desk.today < found.firstDate ? null : weekOf(found.firstDate, desk.today),
     today: desk.today,
     mayEdit: may(desk.who.role, 'edit courses'),
     sessions: sessions.map((session) => ({
-      ...rowOf(session, setting, seen),
+      ...plankOf(session, planning, seen),
       week: weekOf(found.firstDate, session.date),
       state: stateOf(session, progress.get(session.id), desk.today),
       logged: loggedText(progress.get(session.id)),
     })),
-    checks: checksOf(sessions, setting, desk.today),
+    checks: checksOf(sessions, planning, desk),
   };
 }
 
-function rowOf(session: Session, setting: CourseSetting, seen: Set<string>) {
-  const planned = minutesUp(sessionTime(session.blocks, setting.naturalBreath));
-  const techniques = session.blocks.flatMap((block) => {
-    if (block.kind !== 'technique') return [];
+function plankOf(session: Session, { basis }: Planning, seen: Set<string>): Omit<SessionPlank, 'week' | 'state' | 'logged'> {
+  const planned = minutesUp(sessionTime(session.blocks, basis));
+  const techniques = techniquesIn(session.blocks).map((block) => {
     const fresh = !seen.has(block.technique);
     seen.add(block.technique);
-    const { of } = techniqueOf(block.technique);
-    const name = techniqueName(block);
-    return [{ id: block.id, technique: block.technique, name, family: of.id, familyName: of.name, chip: chipText(block), dose: block.dose, fresh }];
+    const { of } = basis.library.technique(block.technique);
+    const name = blockName(block, basis.library);
+    return {
+      id: block.id,
+      technique: block.technique,
+      name,
+      family: of.id,
+      familyName: of.name,
+      chip: chipText(block, basis),
+      dose: block.dose,
+      fresh,
+    };
   });
-  return { id: session.id, date: session.date, start: session.start, minutes: session.minutes, fixed: session.fixed, planned, techniques };
+  const { id, version, date, start, minutes, fixed } = session;
+  return { id, version, date, start, minutes, fixed, planned, techniques };
 }
 
 /** Where a session stands between planned and taught. */
@@ -89,36 +82,28 @@ export function stateOf(
   return session.blocks.length > 0 ? 'planned' : 'empty';
 }
 
-/** A log in a few words. @example "9 of 11 came, 1 strained" */
+/** A class's logs in a few words. @example "9 of 11 came, 1 strained" */
 export function loggedText(progress: Progress | undefined): string | null {
-  const log = progress?.log;
-  if (!log) return null;
-  const came = log.attendance.filter((person) => person.came);
-  const strained = came.filter(({ effort }) => effort === 'strained').length;
-  const signs = came.filter(({ stopSigns }) => stopSigns.length > 0).length;
-  return [
-    `${came.length} of ${log.attendance.length} came`,
-    ...(strained > 0 ? [`${strained} strained`] : []),
-    ...(signs > 0 ? [`${signs} with a stop sign`] : []),
-  ].join(', ');
+  return progress?.log ? logText(progress.log) : null;
 }
 
-/** Checks in words, with their mends. */
-export function checksOf(sessions: readonly Session[], setting: CourseSetting, today: string): ShownCheck[] {
+/** What says how many people come out otherwise is the director's alone: in a small group it names them. */
+const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near a limit'];
+
+/** Checks in words, with their mends, as far as whoever asks may see them. */
+export function checksOf(sessions: readonly Session[], planning: Planning, { today, who }: Pick<Desk, 'today' | 'who'>): ShownCheck[] {
   const dateOf = (id: string) => sessions.find((session) => session.id === id)?.date ?? null;
-  return checkCourse(sessions, setting)
+  const { library } = planning.basis;
+  return checkCourse(sessions, planning)
     .filter(({ date, severity }) => date >= today || severity !== 'know')
+    .filter(({ finding }) => may(who.role, 'see reasons') || !OF_PEOPLE.includes(finding.code))
     .map((check) => ({
       severity: check.severity,
       session: check.session,
       date: check.date,
       block: check.block,
-      title: check.technique ? techniqueOf(check.technique).name : null,
-      text: checkText(check),
-      mend: check.mend && {
-        kind: check.mend.kind,
-        block: check.mend.kind === 'add preparation' ? check.mend.before : check.mend.block,
-        text: mendText(check.mend, dateOf),
-      },
+      title: check.technique ? (library.find(check.technique)?.name ?? null) : null,
+      text: checkText(check, library),
+      mend: check.mend && { kind: check.mend.kind, block: mended(check.mend), text: mendText(check.mend, dateOf) },
     }));
 }

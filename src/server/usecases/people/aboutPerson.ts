@@ -1,51 +1,63 @@
-import { aboutPersonForm, leaveForm, screeningForm } from '@/forms';
 import { askedIn } from '@/core/screening';
 import { isoDate } from '@/core/units';
+import { aboutPersonForm, leaveForm, screeningForm } from '@/forms';
+import type { PersonNow } from '@/views/person';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
+import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
-import { PersonRow } from '../../db/rows';
-import { invalid, Refusal } from '../../errors';
-import { cohort, person } from '../../repositories/cohorts';
-import { conventions, ours } from '../../repositories/studio';
-import { checkedAnswers, keepScreening } from './keepScreening';
+import { invalid } from '../../errors';
+import { cohort, cohorts } from '../../repositories/cohorts';
+import { changePerson as change, person } from '../../repositories/people';
+import { addScreening } from '../../repositories/screenings';
+import { conventions } from '../../repositories/studio';
+import { checkedAnswers } from './checkedAnswers';
 
 /** Changes what the studio knows of a person beside their health: name, e-mail, cohort, comfort counts. */
-export async function changePerson(desk: Desk, input: unknown): Promise<{ readonly cohort: string }> {
+export async function changePerson(desk: Desk, input: unknown): Promise<{ readonly version: number }> {
   authorise(desk.who, 'add people');
   const { person: id, version, ...form } = await checked(aboutPersonForm, input);
   return inOne(desk, async (at) => {
-    const before = await person(at, id);
     await cohort(at, form.cohort);
-    const joined = before.cohort === form.cohort ? {} : { joinedAt: at.now };
-    const changed = await at.em.nativeUpdate(PersonRow, { id, version, ...ours(at) }, { ...form, ...joined, version: version + 1 });
-    if (changed === 0) throw new Refusal('clash');
-    return { cohort: form.cohort };
+    return { version: await change(at, id, version, form) };
   });
+}
+
+/** A person as they stand, beside what somebody meant to save over them: both versions of a clash. */
+export async function comparePerson(desk: Desk, input: unknown): Promise<PersonNow> {
+  authorise(desk.who, 'add people');
+  const { person: id, ...yours } = await checked(aboutPersonForm, input);
+  const [row, groups] = [await person(desk, id), await cohorts(desk)];
+  const cohortName = (of: string) => groups.find((one) => one.id === of)?.name ?? '';
+  const theirs = { name: row.name, email: row.email ?? '', cohort: row.cohort, comfortIn: row.comfortIn ?? null, comfortOut: row.comfortOut ?? null };
+  const counts = (n: number | null) => (n === null ? 'empty' : String(n));
+  const fields: readonly (readonly [string, string, string])[] = [
+    ['name', theirs.name, yours.name],
+    ['e-mail', theirs.email || 'none', yours.email || 'none'],
+    ['cohort', cohortName(theirs.cohort), cohortName(yours.cohort)],
+    ['longest easy inhale', counts(theirs.comfortIn), counts(yours.comfortIn)],
+    ['longest easy exhale', counts(theirs.comfortOut), counts(yours.comfortOut)],
+  ];
+  const differs = fields.filter(([, a, b]) => a !== b).map(([what, is, was]) => `${what}: theirs ${is}, yours ${was}`);
+  if (row.leftOn) differs.push('they have left');
+  return { version: row.version, ...theirs, differs };
 }
 
 /** A person leaves their cohort, or comes back. Nothing of them is lost; plans no longer count them. */
 export async function leaveCohort(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'add people');
   const { person: id, version, back } = await checked(leaveForm, input);
-  await person(desk, id);
-  const changed = await desk.em.nativeUpdate(
-    PersonRow,
-    { id, version, ...ours(desk) },
-    { leftOn: back ? null : desk.today, ...(back ? { joinedAt: desk.now } : {}), version: version + 1 },
-  );
-  if (changed === 0) throw new Refusal('clash');
+  await inOne(desk, async (at) => void (await change(at, id, version, { leftOn: back ? null : at.today })));
 }
 
 /** Types in a paper form for somebody who is there. It can be sent, and never be opened again from here. */
-export async function enterForm(desk: Desk, input: unknown): Promise<void> {
+export async function enterForm(desk: Desk, input: unknown): Promise<{ readonly kept: true }> {
   authorise(desk.who, 'add people');
   const form = await checked(screeningForm, input);
-  if (form.screenedOn > desk.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
-  const answers = checkedAnswers(form, desk.today, askedIn((await conventions(desk)).rulebook));
-  await inOne(desk, async (at) => {
-    const { wrappedKey } = await person(at, form.person);
-    const kept = { ...ours(at), person: form.person, wrappedKey, screenedOn: isoDate(form.screenedOn), source: 'paper' as const, consent: null };
-    await keepScreening(at.em, at.vault, at.newId, { ...kept, enteredBy: at.who.id, at: at.now }, answers);
+  return onceOnly(desk, form.once, async (at) => {
+    if (form.screenedOn > at.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
+    const answers = checkedAnswers(form, at.today, askedIn((await conventions(at)).rulebook));
+    await addScreening(at, { person: form.person, screenedOn: isoDate(form.screenedOn), source: 'paper', consent: null }, answers);
+    return { kept: true };
   });
 }

@@ -1,16 +1,18 @@
-import { v7 as newId } from 'uuid';
-import { askedIn, changedRulebook, CONSENT, screenedUntil } from '@/core/screening';
-import { dateIn, isoDate, type IsoDate } from '@/core/units';
+import { askedIn, CONSENT, screenedUntil } from '@/core/screening';
+import { isoDate, type IsoDate } from '@/core/units';
 import { linkAnswersForm } from '@/forms';
-import { limitByAddress, noteAttempt } from '../../auth/signin';
-import { vault } from '../../auth/vault';
+import type { ByLink } from '../../auth/actors';
+import { tryFrom } from '../../auth/signin';
 import { checked } from '../../checked';
 import type { EntityManager } from '../../db/orm';
-import { LinkRow, PersonRow, RulebookRow, ScreeningRow, StudioRow } from '../../db/rows';
+import { deskFor, inOne, type Desk, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
-import type { SealedAnswers } from '../../repositories/cohorts';
-import { checkedAnswers, keepScreening } from './keepScreening';
-import { hashLink } from './links';
+import { findLink, spendLink } from '../../repositories/links';
+import { person } from '../../repositories/people';
+import { addScreening, openScreening, screeningsOf } from '../../repositories/screenings';
+import { forgetAttempt } from '../../repositories/signIns';
+import { conventions } from '../../repositories/studio';
+import { checkedAnswers } from './checkedAnswers';
 
 /** What a person sees who opens their link: never an answer that was given before. */
 export interface OpenForm {
@@ -27,74 +29,65 @@ const GONE = 'This link has been used, or has run out. Ask the studio for a new 
 
 /** Opens a link without using it up. */
 export async function openLink(em: EntityManager, token: string, address: string, now: Date): Promise<OpenForm> {
-  const { link, person, studio } = await findLink(em, token, address, now);
-  const [last] = await em.find(ScreeningRow, { person: person.id }, { orderBy: { screenedOn: 'desc' }, limit: 1 });
+  const { desk, name } = await byLink(em, token, address, now);
+  const [last] = await screeningsOf(desk, desk.who.person);
   return {
-    person: person.name,
-    studio: studio.name,
-    today: dateIn(studio.zone, now),
+    person: name,
+    studio: desk.who.studioName,
+    today: desk.today,
     lastUntil: last ? screenedUntil(isoDate(last.screenedOn)) : null,
-    asked: await askedBy(em, link.studio),
+    asked: await askedOf(desk),
   };
-}
-
-/** The conditions that a rule of the studio uses. */
-async function askedBy(em: EntityManager, studio: string): Promise<readonly string[]> {
-  const [version] = await em.find(RulebookRow, { studio }, { orderBy: { number: 'desc' }, limit: 1 });
-  return askedIn(changedRulebook(version?.changes ?? []));
 }
 
 /** Takes the answers and uses the link up: a form that is sent twice, or from two tabs, is kept once. */
 export async function answerLink(em: EntityManager, token: string, input: unknown, address: string, now: Date): Promise<void> {
-  const { link, person, studio } = await findLink(em, token, address, now);
-  const today = dateIn(studio.zone, now);
+  const { desk } = await byLink(em, token, address, now);
   const form = await checked(linkAnswersForm, input);
-  const answers = checkedAnswers(form, today, await askedBy(em, link.studio));
-  await spendLink(em, link.id, person, now, (at, who) =>
-    keepScreening(at, vault(), newId, { ...who, screenedOn: today, source: 'form', consent: CONSENT.version, enteredBy: null, at: now }, answers),
-  );
+  const answers = checkedAnswers(form, desk.today, await askedOf(desk));
+  await spending(desk, (at) => addScreening(at, { person: at.who.person, screenedOn: at.today, source: 'form', consent: CONSENT.version }, answers));
 }
 
 /** "Nothing has changed": the last form counts anew from today, without anybody reading it. */
 export async function renewByLink(em: EntityManager, token: string, consent: boolean, address: string, now: Date): Promise<void> {
-  const { link, person, studio } = await findLink(em, token, address, now);
-  const today = dateIn(studio.zone, now);
+  const { desk } = await byLink(em, token, address, now);
   if (!consent) throw new Refusal('invalid', 'Please tick that you agree, or leave the form: nothing is kept then.');
-  await spendLink(em, link.id, person, now, async (at, who) => {
-    const [last] = await at.find(ScreeningRow, { person: person.id }, { orderBy: { screenedOn: 'desc', enteredAt: 'desc' }, limit: 1 });
+  await spending(desk, async (at) => {
+    const [last] = await screeningsOf(at, at.who.person);
     if (!last) throw new Refusal('not-found', 'There is no earlier form to renew. Please answer this one.');
-    const answers = JSON.parse(vault().open(person.wrappedKey, last.sealed)) as SealedAnswers;
-    const kept = { ...who, screenedOn: today, source: 'nothing changed' as const, consent: CONSENT.version, enteredBy: null, at: now };
-    await keepScreening(at, vault(), newId, kept, answers);
+    const answers = openScreening(at, await person(at, at.who.person), last);
+    await addScreening(at, { person: at.who.person, screenedOn: at.today, source: 'nothing changed', consent: CONSENT.version }, answers);
   });
 }
 
-async function findLink(em: EntityManager, token: string, address: string, now: Date) {
-  await limitByAddress(em, address, now);
-  const link = /^[\w-]{43}$/.test(token) ? await em.findOne(LinkRow, { tokenHash: hashLink(token) }) : null;
-  if (!link) await noteAttempt(em, 'a screening link', address, now);
-  if (!link || link.usedAt || link.expiresAt <= now) throw new Refusal('late', GONE);
-  const person = await em.findOne(PersonRow, { id: link.person, erasedAt: null });
-  if (!person) throw new Refusal('late', GONE);
-  return { link, person, studio: await em.findOneOrFail(StudioRow, { id: link.studio }) };
+/** The desk of whoever holds a link: theirs alone. */
+async function byLink(em: EntityManager, token: string, address: string, now: Date): Promise<{ readonly desk: Desk<ByLink>; readonly name: string }> {
+  const attempt = { address, what: 'a link' };
+  await tryFrom(em, attempt.what, address, now);
+  const found = await findLink(em, 'screening', token, now);
+  if (!found) throw new Refusal('late', GONE);
+  await forgetAttempt(em, attempt);
+  const { link, studio } = found;
+  const who: ByLink = {
+    as: 'link',
+    purpose: 'screening',
+    link,
+    person: found.person.id,
+    studio: studio.id,
+    studioName: studio.name,
+    zone: studio.zone,
+  };
+  return { desk: await deskFor(who, now, em), name: found.person.name };
 }
 
-interface Whose {
-  readonly studio: string;
-  readonly person: string;
-  readonly wrappedKey: string;
+/** The conditions that a rule of the studio uses. */
+async function askedOf(desk: Desk<ByLink>): Promise<readonly string[]> {
+  return askedIn((await conventions(desk)).rulebook);
 }
 
-async function spendLink(
-  em: EntityManager,
-  id: string,
-  { id: person, studio, wrappedKey }: { id: string; studio: string; wrappedKey: string },
-  now: Date,
-  keep: (at: EntityManager, who: Whose) => Promise<void>,
-): Promise<void> {
-  await em.transactional(async (at) => {
-    const used = await at.nativeUpdate(LinkRow, { id, usedAt: null }, { usedAt: now });
-    if (used === 0) throw new Refusal('late', GONE);
-    await keep(at as EntityManager, { studio, person, wrappedKey });
+async function spending(desk: Desk<ByLink>, keep: (at: Writing<ByLink>) => Promise<void>): Promise<void> {
+  await inOne(desk, async (at) => {
+    if (!(await spendLink(at, at.who.link))) throw new Refusal('late', GONE);
+    await keep(at);
   });
 }

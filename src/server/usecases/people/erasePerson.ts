@@ -3,69 +3,60 @@ import { eraseForm, whyForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
-import { readRows } from '../../db/read';
-import { LinkRow, LogRow, MailRow, PersonRow, ScreeningRow } from '../../db/rows';
 import { invalid } from '../../errors';
-import { cohort, member, person, recordReading, type SealedAnswers } from '../../repositories/cohorts';
-import { ours } from '../../repositories/studio';
+import { enqueue } from '../../jobs/queue';
+import { cohort } from '../../repositories/cohorts';
+import { attendanceOf } from '../../repositories/logs';
+import { erase, person, sweepTables } from '../../repositories/people';
+import { member, openScreening, recordReading, screeningsOf } from '../../repositories/screenings';
+import type { SealedAnswers } from '../../repositories/sealed';
+
+/** When what was erased is swept out once more: by then nobody reads what was there before. */
+const AGAIN_SECONDS = 900;
 
 /**
- * Erases a person: their key is destroyed, so that answers, clinicians' answers and reasons of overrides can never be read
- * again; name and address are gone; logs and overrides keep a pseudonym. It cannot be undone.
+ * Erases a person: their key is destroyed, so that answers, clinicians' answers and reasons can never be read again; name and
+ * address are gone; logs and overrides keep a pseudonym. What was overwritten is swept out of the tables' files. It cannot be
+ * undone.
  */
 export async function erasePerson(desk: Desk, input: unknown): Promise<{ readonly pseudonym: string }> {
   authorise(desk.who, 'see reasons');
   const form = await checked(eraseForm, input);
-  return inOne(desk, async (at) => {
+  const pseudonym = await inOne(desk, async (at) => {
     const { id, name } = await person(at, form.person);
     if (form.name.trim() !== name) throw invalid({ field: 'name', message: `Type “${name}” to be sure.` });
-    const pseudonym = `Somebody ${id.slice(-4).toUpperCase()}`;
-    const gone = {
-      name: pseudonym,
-      email: null,
-      wrappedKey: '',
-      sealedBirth: null,
-      comfortIn: null,
-      comfortOut: null,
-      leftOn: at.today,
-      erasedAt: at.now,
-    };
-    await at.em.nativeUpdate(PersonRow, { id, ...ours(at) }, gone);
-    await at.em.nativeDelete(MailRow, { person: id, ...ours(at) });
-    await at.em.nativeDelete(LinkRow, { person: id, ...ours(at) });
-    return { pseudonym };
+    await enqueue(at, 'sweep-erased', {}, { startAfter: AGAIN_SECONDS });
+    return erase(at, id);
   });
+  await sweepTables(desk.em);
+  return { pseudonym };
 }
 
-/** What the studio holds of a person as a file for them: without answers, unless the director asks for them and says why. */
+/** What the studio holds of a person as a file for them, with everything they said; why it is made stays in the record. */
 export async function exportPerson(desk: Desk, input: unknown): Promise<string> {
   authorise(desk.who, 'see reasons');
   const { person: id, why } = await checked(whyForm, input);
   const row = await person(desk, id);
   const { screened } = await member(desk, id);
-  await recordReading(desk, id, `exported: ${why}`);
-  const [group, screenings, logs] = await Promise.all([
-    cohort(desk, row.cohort),
-    readRows(desk, ScreeningRow, { person: id, ...ours(desk) }, { orderBy: { screenedOn: 'asc' } }),
-    readRows(desk, LogRow, ours(desk), { orderBy: { at: 'asc' } }),
-  ]);
+  await inOne(desk, (at) => recordReading(at, id, `exported: ${why}`));
+  const [group, screenings, classes] = await Promise.all([cohort(desk, row.cohort), screeningsOf(desk, id), attendanceOf(desk, id)]);
   const file = {
     name: row.name,
     email: row.email ?? null,
     cohort: group.name,
     comfort: { inhale: row.comfortIn ?? null, exhale: row.comfortOut ?? null },
     birthDate: screened.birthDate,
-    screenings: screenings.map(({ screenedOn, source, consent, sealed }) => ({
-      screenedOn,
-      source,
-      consent: consent ?? null,
-      ...answersNamed(JSON.parse(desk.vault.open(row.wrappedKey, sealed)) as SealedAnswers),
-    })),
+    screenings: screenings
+      .map((one) => ({
+        screenedOn: one.screenedOn,
+        source: one.source,
+        consent: one.consent ?? null,
+        ...answersNamed(openScreening(desk, row, one)),
+      }))
+      .reverse(),
     cliniciansAnswers: screened.clearances,
     overrides: screened.overrides.map(({ rules, reason, by, from, until }) => ({ rules, reason, by, from, until })),
-    classes: logs.flatMap(({ at, attendance }) =>
-      attendance.filter((one) => one.person === id).map(({ came, effort, stopSigns }) => ({ at, came, effort, stopSigns })),
-    ),
+    classes: classes.map(({ at, came, effort, stopSigns }) => ({ at, came, effort, stopSigns })),
   };
   return `${JSON.stringify(file, null, 2)}\n`;
 }

@@ -1,32 +1,14 @@
 import Papa from 'papaparse';
-import { headingProblem, nameKey, readRoster, type RosterRow, type RowProblem } from '@/core/exchange';
+import { headingProblem, nameKey, readRoster, type RosterRow } from '@/core/exchange';
 import { rosterForm } from '@/forms';
+import type { RosterPreview, Twin } from '@/views/person';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { readRows } from '../../db/read';
-import { inOne, type Desk } from '../../desk';
-import { PersonRow } from '../../db/rows';
+import { onceOnly } from '../../db/write';
+import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
 import { cohort, cohorts } from '../../repositories/cohorts';
-import { ours } from '../../repositories/studio';
-
-/** A row that looks like somebody who is here already, or like an earlier row. */
-interface Twin {
-  readonly row: number;
-  readonly name: string;
-  readonly like: string;
-  /** The person it would be merged with; null for an earlier row of the file. */
-  readonly person: string | null;
-}
-
-export interface RosterPreview {
-  readonly headings: readonly string[];
-  readonly rows: readonly RosterRow[];
-  readonly problems: readonly RowProblem[];
-  readonly twins: readonly Twin[];
-  /** Whether it has to be asked if 3/4/2001 is the third of April. */
-  readonly askOrder: boolean;
-}
+import { addPerson, changePerson, everybody } from '../../repositories/people';
 
 /** What a roster would bring in, who is here already, and every row that is in the way. Nothing is saved. */
 export async function previewRoster(desk: Desk, input: unknown): Promise<RosterPreview> {
@@ -57,7 +39,7 @@ function headingsOf(text: string, delimiter: string): string[] {
 
 async function twinsOf(desk: Desk, rows: readonly RosterRow[]): Promise<Twin[]> {
   // Who has left may come back: they are the same person still.
-  const here = await readRows(desk, PersonRow, { erasedAt: null, ...ours(desk) }, { fields: ['id', 'name', 'email', 'cohort'] });
+  const here = await everybody(desk);
   const names = new Map((await cohorts(desk)).map(({ id, name }) => [id, name]));
   const byName = new Map(here.map((person) => [nameKey(person.name), person]));
   const byEmail = new Map(here.flatMap((person) => (person.email ? [[person.email, person] as const] : [])));
@@ -66,8 +48,9 @@ async function twinsOf(desk: Desk, rows: readonly RosterRow[]): Promise<Twin[]> 
     const found = (email && byEmail.get(email)) || byName.get(nameKey(name));
     const before = earlier.get(nameKey(name));
     earlier.set(nameKey(name), row);
-    if (found) return [{ row, name, like: `${found.name} in ${names.get(found.cohort) ?? 'another cohort'}`, person: found.id }];
-    return before === undefined ? [] : [{ row, name, like: `row ${before} of this file`, person: null }];
+    if (found)
+      return [{ row, name, like: `${found.name} in ${names.get(found.cohort) ?? 'another cohort'}`, person: found.id, version: found.version }];
+    return before === undefined ? [] : [{ row, name, like: `row ${before} of this file`, person: null, version: null }];
   });
 }
 
@@ -75,7 +58,7 @@ async function twinsOf(desk: Desk, rows: readonly RosterRow[]): Promise<Twin[]> 
 export async function importRoster(desk: Desk, input: unknown): Promise<{ readonly added: number; readonly merged: number }> {
   authorise(desk.who, 'add people');
   const form = await checked(rosterForm, input);
-  return inOne(desk, async (at) => {
+  return onceOnly(desk, form.once, async (at) => {
     const { rows, problems, twins, askOrder } = await previewRoster(at, input);
     if (problems.length > 0)
       throw new Refusal(
@@ -87,42 +70,23 @@ export async function importRoster(desk: Desk, input: unknown): Promise<{ readon
       );
     if (askOrder) throw new Refusal('invalid', 'Say first whether the day or the month comes first.');
     if (rows.length === 0) throw new Refusal('invalid', 'There is nobody in this file.');
-    const decided = new Map(form.merge.map(({ row, as }) => [row, as]));
+    const decided = new Map(form.merge.map((one) => [one.row, one]));
     const open = twins.filter(({ row }) => !decided.has(row));
     if (open.length > 0)
       throw new Refusal('invalid', `Say first whether ${open.map(({ name }) => name).join(', ')} ${open.length === 1 ? 'is' : 'are'} the same.`);
+    // Whoever somebody was said to be may have been erased or renamed since: then they are looked at again, never added anew.
+    if (form.merge.some(({ row, as }) => as === 'the same person' && rows.some((one) => one.row === row) && !twins.some((one) => one.row === row)))
+      throw new Refusal('clash', 'Somebody in this file was changed meanwhile. Choose the file again to see who is like whom now.');
     let merged = 0;
-    for (const row of rows) {
-      const twin = twins.find((one) => one.row === row.row);
-      if (twin && decided.get(row.row) === 'the same person') {
+    for (const { row, name, email, birthDate } of rows) {
+      const twin = twins.find((one) => one.row === row);
+      const choice = decided.get(row);
+      if (twin && choice?.as === 'the same person') {
         merged += 1;
         if (twin.person === null) continue;
-        await at.em.nativeUpdate(
-          PersonRow,
-          { id: twin.person, ...ours(at) },
-          { cohort: form.cohort, joinedAt: at.now, leftOn: null, ...(row.email ? { email: row.email } : {}) },
-        );
-      } else await addRow(at, form.cohort, row);
+        await changePerson(at, twin.person, choice.version ?? -1, { cohort: form.cohort, leftOn: null, ...(email ? { email } : {}) });
+      } else await addPerson(at, { cohort: form.cohort, name, email, birthDate });
     }
     return { added: rows.length - merged, merged };
-  });
-}
-
-async function addRow(at: Desk, cohortId: string, { name, email, birthDate }: RosterRow): Promise<void> {
-  const wrappedKey = at.vault.newWrappedKey();
-  await at.em.insert(PersonRow, {
-    id: at.newId(),
-    ...ours(at),
-    cohort: cohortId,
-    name,
-    email,
-    wrappedKey,
-    sealedBirth: birthDate ? at.vault.seal(wrappedKey, birthDate) : null,
-    joinedAt: at.now,
-    leftOn: null,
-    erasedAt: null,
-    comfortIn: null,
-    comfortOut: null,
-    version: 1,
   });
 }

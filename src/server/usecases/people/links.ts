@@ -1,80 +1,60 @@
-import { createHash, randomBytes } from 'node:crypto';
-import { longDayText, addDays } from '@/core/units';
-import { peopleForm } from '@/forms';
+import { addDays, longDayText } from '@/core/units';
+import { peopleForm, sendFormsForm } from '@/forms';
+import type { Actor } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { inOne, type Desk } from '../../desk';
-import { LinkRow, MailRow, ScreeningRow } from '../../db/rows';
+import { onceOnly } from '../../db/write';
+import { inOne, type Desk, type Writing } from '../../desk';
 import { invalid } from '../../errors';
-import { person } from '../../repositories/cohorts';
-import { ours } from '../../repositories/studio';
-
-/** How long a link may be used. */
-export const LINK_DAYS = 14;
-
-/** Only a link's hash is kept, so that nobody can use it who reads the database. */
-export function hashLink(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
-}
+import { ourOrigin } from '../../origin';
+import { addLink, LINK_DAYS } from '../../repositories/links';
+import { addMail } from '../../repositories/mails';
+import { person } from '../../repositories/people';
+import { screeningsOf } from '../../repositories/screenings';
 
 /**
  * Sends each person a link to their screening form, through the outbox. An older unused link of theirs stops working.
- * @param origin where this studio is reached, such as "https://ladder.example"
  * @returns how many were sent
  */
-export async function sendForms(desk: Desk, input: unknown, origin: string): Promise<{ readonly sent: number }> {
+export async function sendForms(desk: Desk, input: unknown): Promise<{ readonly sent: number }> {
   authorise(desk.who, 'add people');
-  const { people } = await checked(peopleForm, input);
-  return inOne(desk, async (at) => {
-    const rows = await Promise.all([...new Set(people)].map((id) => person(at, id)));
-    const without = rows.filter(({ email }) => !email).map(({ name }) => name);
-    if (without.length > 0)
-      throw invalid({
-        field: 'people',
-        message: `No e-mail address is known for ${without.join(', ')}. Nothing was sent; add it, or open the form here.`,
-      });
-    for (const { id, name, email } of rows) {
-      const url = await makeLink(at, id, origin);
-      const again = (await at.em.count(ScreeningRow, { person: id, ...ours(at) })) > 0;
-      await at.em.insert(MailRow, {
-        id: at.newId(),
-        ...ours(at),
-        person: id,
-        address: email!,
-        subject: again ? `Is your form still right? ${at.who.studioName}` : `Before you breathe with us: ${at.who.studioName}`,
-        body: mailText(name, at.who.studioName, url, longDayText(addDays(at.today, LINK_DAYS)), again),
-        madeAt: at.now,
-      });
-    }
-    return { sent: rows.length };
-  });
+  const { once, people } = await checked(sendFormsForm, input);
+  return onceOnly(desk, once, (at) => sendTo(at, people));
 }
 
-/** A link for a person who stands at the desk, to answer on this device. */
-export async function formHere(desk: Desk, input: unknown, origin: string): Promise<{ readonly url: string }> {
-  authorise(desk.who, 'add people');
-  const { people } = await checked(peopleForm, input);
-  return inOne(desk, async (at) => {
-    const { id } = await person(at, people[0]);
-    return { url: await makeLink(at, id, origin) };
-  });
+/** Sends the form to people, all of them or none. */
+export async function sendTo(at: Writing<Actor>, people: readonly string[]): Promise<{ readonly sent: number }> {
+  const rows = [];
+  for (const id of [...new Set(people)].sort()) rows.push(await person(at, id));
+  const without = rows.filter(({ email }) => !email).map(({ name }) => name);
+  if (without.length > 0)
+    throw invalid({
+      field: 'people',
+      message: `No e-mail address is known for ${without.join(', ')}. Nothing was sent; add it, or open the form here.`,
+    });
+  for (const { id, name, email } of rows) {
+    const url = await linkFor(at, id);
+    const again = (await screeningsOf(at, id)).length > 0;
+    const { studioName } = at.who;
+    await addMail(at, {
+      person: id,
+      address: email!,
+      subject: again ? `Is your form still right? ${studioName}` : `Before you breathe with us: ${studioName}`,
+      body: mailText(name, studioName, url, longDayText(addDays(at.today, LINK_DAYS.screening)), again),
+    });
+  }
+  return { sent: rows.length };
 }
 
-async function makeLink(at: Desk, id: string, origin: string): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
-  await at.em.nativeUpdate(LinkRow, { person: id, usedAt: null, ...ours(at) }, { expiresAt: at.now });
-  const expiresAt = new Date(at.now.getTime() + LINK_DAYS * 86_400_000);
-  await at.em.insert(LinkRow, {
-    id: at.newId(),
-    ...ours(at),
-    person: id,
-    tokenHash: hashLink(token),
-    madeBy: at.who.id,
-    madeAt: at.now,
-    expiresAt,
-    usedAt: null,
-  });
-  return `${origin}/form/${token}`;
+/** A link for a person who stands at the desk, to answer on this device. Asked for again, it is another one, and the first stops working. */
+export async function formHere(desk: Desk, input: unknown): Promise<{ readonly url: string }> {
+  authorise(desk.who, 'add people');
+  const { people } = await checked(peopleForm, input);
+  return inOne(desk, async (at) => ({ url: await linkFor(at, people[0]) }));
+}
+
+async function linkFor(at: Writing<Actor>, id: string): Promise<string> {
+  return `${ourOrigin()}/form/${await addLink(at, 'screening', id)}`;
 }
 
 function mailText(name: string, studio: string, url: string, until: string, again: boolean): string {

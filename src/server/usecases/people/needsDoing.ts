@@ -1,36 +1,30 @@
-import { decide, featuresOf, screenedUntil, type Bearing, type Features } from '@/core/screening';
-import { readBlock } from '@/core/plan';
+import { bearingsByDate, featuresIn } from '@/core/instructions';
+import { blockName, techniquesIn } from '@/core/plan';
+import { clinicianMayAnswer, decide, SCREENING_LIMITS, screenedUntil, type Bearing, type Features } from '@/core/screening';
 import { dateIn, dayText, daysBetween, type IsoDate } from '@/core/units';
+import type { Need } from '@/views/person';
+import type { Actor } from '../../auth/actors';
 import { authorise, may } from '../../auth/permissions';
-import { readRows } from '../../db/read';
-import { LinkRow } from '../../db/rows';
 import type { Desk } from '../../desk';
-import { cohorts, members, overridesOf, roster } from '../../repositories/cohorts';
-import { conventions, ours } from '../../repositories/studio';
-import { bearingsByDate } from '../setting';
-import { sessionsAhead } from './whatIf';
-
-/** Something about screening that waits for somebody, with the people it is about. */
-export interface Need {
-  readonly kind: 'form' | 'clinician' | 'override';
-  readonly harm: 'stop' | 'mend' | 'know';
-  readonly text: string;
-  readonly cohort: string;
-  readonly cohortName: string;
-  readonly people: readonly { readonly id: string; readonly name: string; readonly detail: string; readonly asked?: boolean }[];
-}
-
-/** Forms are asked for again four weeks before they run out; overrides are looked at two weeks before they end. */
-const FORM_SOON = 28;
-const OVERRIDE_SOON = 14;
+import { cohorts } from '../../repositories/cohorts';
+import { waitingLinks } from '../../repositories/links';
+import { roster } from '../../repositories/people';
+import { members, overridesOf } from '../../repositories/screenings';
+import { conventions } from '../../repositories/studio';
+import { sessionsAhead } from './ahead';
 
 /**
  * What needs doing about screening: forms that are missing or run out before a session, answers that wait for a clinician,
  * overrides that end. Front desk sees forms alone; who waits for a clinician is for the director.
  */
-export async function needsDoing(desk: Desk): Promise<readonly Need[]> {
+export async function needsDoing(desk: Desk<Actor>): Promise<readonly Need[]> {
   authorise(desk.who, 'add people');
-  const [groups, people, sessions, waiting] = await Promise.all([cohorts(desk), roster(desk), sessionsAhead(desk, null), waitingLinks(desk)]);
+  const [groups, people, sessions, waiting] = await Promise.all([
+    cohorts(desk),
+    roster(desk),
+    sessionsAhead(desk, null),
+    waitingLinks(desk, 'screening'),
+  ]);
   const askedOn = new Map(waiting.map(({ person, madeAt }) => [person, dateIn(desk.who.zone, madeAt)]));
   const forms = groups.flatMap(({ id, name }): Need[] => {
     const own = sessions.filter((session) => session.cohort === id);
@@ -65,12 +59,7 @@ export async function needsDoing(desk: Desk): Promise<readonly Need[]> {
       },
     ];
   });
-  return may(desk.who.role, 'see reasons') ? [...forms, ...(await directorNeeds(desk, groups, sessions))] : forms;
-}
-
-/** Forms that were sent, still work, and are not answered. */
-function waitingLinks(desk: Desk) {
-  return readRows(desk, LinkRow, { usedAt: null, expiresAt: { $gt: desk.now }, ...ours(desk) }, { orderBy: { madeAt: 'asc' } });
+  return desk.who.as === 'staff' && may(desk.who.role, 'see reasons') ? [...forms, ...(await directorNeeds(desk, groups, sessions))] : forms;
 }
 
 type Ahead = Awaited<ReturnType<typeof sessionsAhead>>;
@@ -80,28 +69,26 @@ function formDetail(until: IsoDate | null, today: IsoDate, sessions: Ahead): str
   const next = sessions.find(({ date }) => until === null || date > until);
   if (until === null) return next ? `never screened; next class ${dayText(next.date)}` : 'never screened';
   if (until < today) return next ? `ran out ${dayText(until)}; next class ${dayText(next.date)}` : `ran out ${dayText(until)}`;
-  if (daysBetween(today, until) > FORM_SOON) return null;
+  if (daysBetween(today, until) > SCREENING_LIMITS.endingDays) return null;
   return next ? `runs out ${dayText(until)}, before the class on ${dayText(next.date)}` : `runs out ${dayText(until)}`;
 }
 
-async function directorNeeds(desk: Desk, groups: readonly { id: string; name: string }[], sessions: Ahead): Promise<Need[]> {
-  const { rulebook, naturalBreath } = await conventions(desk);
+async function directorNeeds(desk: Desk<Actor>, groups: readonly { id: string; name: string }[], sessions: Ahead): Promise<Need[]> {
+  const studio = await conventions(desk);
   const perGroup = groups.map(async ({ id, name }): Promise<Need[]> => {
     const needs: Need[] = [];
     const everyone = await members(desk, id);
     const own = sessions.filter((session) => session.cohort === id);
     const known = new Map<string, Features>();
     const planned = own.flatMap(({ date, blocks }) =>
-      blocks.flatMap((block) => {
-        if (block.kind !== 'technique') return [];
-        const { pattern, dose, pace, tags, name: technique } = readBlock(block, naturalBreath);
-        const how = `${block.pattern} ${block.dose} ${block.tempo}`;
-        const features = known.get(how) ?? featuresOf(pattern, dose, pace, tags);
+      techniquesIn(blocks).map((block) => {
+        const how = `${block.technique} ${block.pattern} ${block.dose} ${block.tempo}`;
+        const features = known.get(how) ?? featuresIn(block, studio);
         known.set(how, features);
-        return [{ date, technique, features }];
+        return { date, technique: blockName(block, studio.library), features };
       }),
     );
-    const bearing = bearingsByDate(rulebook);
+    const bearing = bearingsByDate(studio.rulebook);
     const asksFirst = askingFirst();
     const waiting = everyone.flatMap((person) => {
       const techniques = planned.flatMap(({ date, technique, features }) => (asksFirst(bearing(person, date), features) ? [technique] : []));
@@ -121,7 +108,7 @@ async function directorNeeds(desk: Desk, groups: readonly { id: string; name: st
         desk,
         everyone.map((person) => person.id),
       )
-    ).filter(({ until, ended }) => ended === null && until >= desk.today && daysBetween(desk.today, until) <= OVERRIDE_SOON);
+    ).filter(({ until, ended }) => ended === null && until >= desk.today && daysBetween(desk.today, until) <= SCREENING_LIMITS.overrideEndingDays);
     if (ending.length > 0)
       needs.push({
         kind: 'override',
@@ -149,8 +136,9 @@ function askingFirst() {
     known.set(key, byFeatures);
     let asks = byFeatures.get(features);
     if (asks === undefined) {
+      const clinical = new Set(bearing.filter(({ rule }) => clinicianMayAnswer(rule)).map(({ rule }) => rule.id));
       const { answer, findings } = decide(bearing, features);
-      asks = answer === 'ask first' && findings.some((one) => one.answer === 'ask first' && !one.ruleId.startsWith('under 16'));
+      asks = answer === 'ask first' && findings.some(({ ruleId }) => clinical.has(ruleId));
       byFeatures.set(features, asks);
     }
     return asks;

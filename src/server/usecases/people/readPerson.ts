@@ -1,33 +1,28 @@
-import { bearings, conditionOf, featureName, mayBeSetAside, setAside, type Answer } from '@/core/screening';
+import { bearings, clinicianMayAnswer, conditionOf, featureName, mayBeSetAside, setAside, standingOf } from '@/core/screening';
 import { isoDate, timeIn } from '@/core/units';
 import { whyForm } from '@/forms';
+import type { BearingLine, OpenedAnswers, PersonView } from '@/views/person';
 import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
-import type { Desk } from '../../desk';
-import { readRows } from '../../db/read';
-import { LinkRow, ScreeningRow } from '../../db/rows';
-import { cohort, cohorts, member, overridesOf, person, recordReading, type SealedOverride } from '../../repositories/cohorts';
-import { conventions, ours, staff } from '../../repositories/studio';
-import { standingOf } from '../cohorts/listCohorts';
+import { inOne, type Desk } from '../../desk';
+import { cohort, cohorts } from '../../repositories/cohorts';
+import { linksOf } from '../../repositories/links';
+import { person } from '../../repositories/people';
+import { member, openOverride, overridesOf, recordReading, screeningsOf } from '../../repositories/screenings';
+import { conventions, staffNames } from '../../repositories/studio';
 
 /** A person without anything of their health: what director and front desk see. */
-export async function readPerson(desk: Desk, id: string) {
+export async function readPerson(desk: Desk, id: string): Promise<PersonView> {
   authorise(desk.who, 'add people');
   const row = await person(desk, id);
-  const [group, groups, screenings, links, everyone] = await Promise.all([
+  const [group, groups, screenings, [link], nameOf] = await Promise.all([
     cohort(desk, row.cohort),
     cohorts(desk),
-    readRows(
-      desk,
-      ScreeningRow,
-      { person: id, ...ours(desk) },
-      { orderBy: { screenedOn: 'desc', enteredAt: 'desc' }, fields: ['screenedOn', 'source', 'enteredBy'] },
-    ),
-    readRows(desk, LinkRow, { person: id, ...ours(desk) }, { orderBy: { madeAt: 'desc' } }),
-    staff(desk),
+    screeningsOf(desk, id),
+    linksOf(desk, id),
+    staffNames(desk),
   ]);
   const latest = screenings[0] ? isoDate(screenings[0].screenedOn) : null;
-  const [link] = links;
   return {
     person: {
       id,
@@ -45,50 +40,37 @@ export async function readPerson(desk: Desk, id: string) {
     screenings: screenings.map(({ screenedOn, source, enteredBy }) => ({
       screenedOn: isoDate(screenedOn),
       source,
-      by: enteredBy ? (everyone.find((one) => one.id === enteredBy)?.name ?? 'somebody who left') : null,
+      by: enteredBy ? nameOf(enteredBy) : null,
     })),
-    link: link && { sentAt: link.madeAt, state: link.usedAt ? 'answered' : link.expiresAt <= desk.now ? 'run out' : 'waiting' },
+    link: link ? { sentAt: link.madeAt, state: link.usedAt ? 'answered' : link.expiresAt <= desk.now ? 'run out' : 'waiting' } : null,
     mayReason: may(desk.who.role, 'see reasons'),
     today: desk.today,
   };
 }
 
-/** A rule that bears on a person today, in words for the director. */
-export interface BearingLine {
-  readonly id: string;
-  readonly answer: Answer;
-  readonly condition: string;
-  readonly feature: string;
-  readonly reason: string;
-  readonly source: 'usual caution' | 'studio policy';
-  /** Whether a clinician's answer bears on it. */
-  readonly askable: boolean;
-  readonly settable: boolean;
-}
-
 /** Everything of a person's health that the director may read; opening it is recorded with the reason given. */
-export async function openAnswers(desk: Desk, input: unknown) {
+export async function openAnswers(desk: Desk, input: unknown): Promise<OpenedAnswers> {
   authorise(desk.who, 'see reasons');
   const { person: id, why } = await checked(whyForm, input);
   const of = await member(desk, id);
-  const { ruleChanges, rulebook } = await conventions(desk);
-  await recordReading(desk, id, `read the answers: ${why}`);
+  const { rulebook, zone } = await conventions(desk);
+  await inOne(desk, (at) => recordReading(at, id, `read the answers: ${why}`));
   const { wrappedKey } = await person(desk, id);
-  const changed = new Set(ruleChanges.flatMap((change) => (change.kind === 'change' ? [change.rule] : [])));
   const lines = bearings(of.screened, desk.today, undefined, rulebook).map(({ rule, condition, reason }): BearingLine => ({
     id: rule.id,
     answer: rule.answer,
     condition,
     feature: featureName(rule.feature),
     reason,
-    source: changed.has(rule.id) || rule.id.startsWith('ours ') ? 'studio policy' : 'usual caution',
-    askable: rule.answer === 'ask first' && rule.condition !== 'under 16',
+    source: rule.ours ? 'studio policy' : 'usual caution',
+    askable: clinicianMayAnswer(rule),
     settable: mayBeSetAside(rule),
   }));
   return {
     screenedOn: of.screened.screenedOn,
     birthDate: of.screened.birthDate,
     guardianConsent: of.screened.guardianConsent,
+    unreadable: of.unreadable,
     answers: of.screened.answers.map(({ condition, answer, date, states }) => ({
       question: conditionOf(condition).question ?? conditionOf(condition).name,
       answer,
@@ -107,16 +89,16 @@ export async function openAnswers(desk: Desk, input: unknown) {
       until,
     })),
     clinicians: of.screened.clearances,
-    overrides: (await overridesOf(desk, [id])).map(({ id: override, sealed, by, from, until, ended }) => ({
-      id: override,
-      reason: (JSON.parse(desk.vault.open(wrappedKey, sealed)) as SealedOverride).reason,
-      by,
-      from,
-      until,
-      running: ended === null && until >= desk.today,
-    })),
-    readAt: timeIn((await conventions(desk)).zone, desk.now),
+    overrides: of.unreadable
+      ? []
+      : (await overridesOf(desk, [id])).map((one) => ({
+          id: one.id,
+          reason: openOverride(desk, wrappedKey, one).reason,
+          by: one.by,
+          from: one.from,
+          until: one.until,
+          running: one.ended === null && one.until >= desk.today,
+        })),
+    readAt: timeIn(zone, desk.now),
   };
 }
-
-export type OpenedAnswers = Awaited<ReturnType<typeof openAnswers>>;

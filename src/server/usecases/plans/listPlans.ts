@@ -1,24 +1,25 @@
-import { minutesUp, sessionTime, techniqueName } from '@/core/plan';
+import { blockName, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { addDays } from '@/core/units';
+import type { PlanLine } from '@/views/plan';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
-import { courses, progressOf, sessionsOf } from '../../repositories/courses';
 import { cohorts } from '../../repositories/cohorts';
+import { courses, progressOf, sessionsBetween } from '../../repositories/courses';
 import { conventions, staff } from '../../repositories/studio';
-import { stricterSince } from '../teach/stricterSince';
 import { loggedText, stateOf } from '../courses/readCourse';
+import { stricterSince } from '../teach/stricterSince';
+
+/** How far back and ahead plans are listed, in days. */
+const BACK = 14;
+const AHEAD = 28;
 
 /** Sessions from a fortnight ago to four weeks ahead, with where each plan stands. */
-export async function listPlans(desk: Desk) {
+export async function listPlans(desk: Desk): Promise<PlanLine[]> {
   authorise(desk.who, 'see plans');
-  const [all, groups, everyone, { naturalBreath }] = await Promise.all([courses(desk), cohorts(desk), staff(desk), conventions(desk)]);
+  const [all, groups, everyone, studio] = await Promise.all([courses(desk), cohorts(desk), staff(desk), conventions(desk)]);
   const seen = all.filter(({ cohort }) => groups.some(({ id }) => id === cohort));
-  const sessions = (
-    await sessionsOf(
-      desk,
-      seen.map(({ id }) => id),
-    )
-  ).filter(({ date }) => date >= addDays(desk.today, -14) && date <= addDays(desk.today, 28));
+  const between = await sessionsBetween(desk, addDays(desk.today, -BACK), addDays(desk.today, AHEAD));
+  const sessions = between.filter(({ course }) => seen.some(({ id }) => id === course));
   const progress = await progressOf(
     desk,
     sessions.map(({ id }) => id),
@@ -31,14 +32,15 @@ export async function listPlans(desk: Desk) {
       date: session.date,
       start: session.start,
       minutes: session.minutes,
-      planned: minutesUp(sessionTime(session.blocks, naturalBreath)),
+      planned: minutesUp(sessionTime(session.blocks, studio)),
       course: seen.find(({ id }) => id === session.course)?.name ?? '',
-      techniques: session.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueName(block)] : [])),
+      techniques: techniquesIn(session.blocks).map((block) => blockName(block, studio.library)),
       // A plan that is to be read again is as good as not read.
       state: stateOf(session, at && again[index] ? { ...at, acknowledgedAt: null } : at, desk.today),
       number: at?.plan?.number ?? null,
       teacher: everyone.find(({ id }) => id === at?.plan?.teacher)?.name ?? null,
       logged: loggedText(at),
+      unsettled: at?.log?.unsettled ?? false,
     };
   });
 }

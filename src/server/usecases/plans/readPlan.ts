@@ -1,35 +1,51 @@
 import { layOut } from '@/core/cues';
-import { changesBetween, type Block } from '@/core/plan';
+import { asidesIn, instructionsFor, instructionText, toldOf, type House } from '@/core/instructions';
+import { changeLine, changesBetween, techniquesIn, type NamedBlock } from '@/core/plan';
 import { EMERGENCY, STOP_SIGNS } from '@/core/screening';
-import { FAMILIES, techniqueOf } from '@/core/techniques';
-import { timeIn } from '@/core/units';
+import { lacking } from '@/core/staff';
+import { logText, type ClassLog } from '@/core/teach';
+import { isoDate, stampIn, timeIn, type IsoDate } from '@/core/units';
+import type { ForPeople, PlanView, ShownLog } from '@/views/plan';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
-import { course, progressOf, session as sessionById, sessionsOf } from '../../repositories/courses';
-import { conventions, staff, teachers } from '../../repositories/studio';
 import { cohort } from '../../repositories/cohorts';
-import { asidesIn } from '../asides';
-import { checksOf, loggedText, stateOf } from '../courses/readCourse';
-import { instructionsFor } from '../instructions';
+import { course, progressOf, session as sessionById, sessionsOf, type Plan } from '../../repositories/courses';
+import type { OpenedMember } from '../../repositories/screenings';
+import { conventions, staffNames, teachers } from '../../repositories/studio';
+import { checksOf, stateOf } from '../courses/readCourse';
 import { settingOf } from '../setting';
 import { stricterSince } from '../teach/stricterSince';
 import { listOwnWays } from '../techniques/ownWays';
+import { changeLines } from './lines';
 
 /** One session as a plan: its blocks, who does what instead, the cue sheet, its versions, and what came back from the class. */
-export async function readPlan(desk: Desk, id: string) {
+export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
   authorise(desk.who, 'see plans');
   const session = await sessionById(desk, id);
   const found = await course(desk, session.course);
-  const [group, setting, everyone, sessions, studio] = await Promise.all([
+  const [group, nameOf, sessions, studio] = await Promise.all([
     cohort(desk, found.cohort),
-    settingOf(desk, found),
-    staff(desk),
+    staffNames(desk),
     sessionsOf(desk, [found.id]),
     conventions(desk),
   ]);
+  const { planning, members } = await settingOf(desk, found, sessions);
   const at = (await progressOf(desk, [id])).get(id)!;
-  const nameOf = (staffId: string) => everyone.find((member) => member.id === staffId)?.name ?? '';
-  const instructions = instructionsFor(setting.members, session.blocks, session.date, studio);
+  const shownLog = (log: ClassLog): ShownLog => ({
+    id: log.id,
+    summary: logText(log),
+    at: stampIn(studio.zone, log.at),
+    by: nameOf(log.taughtBy),
+    reached: log.reached,
+    note: log.note,
+    people: log.attendance.map(({ person, came, effort, stopSigns }) => ({
+      name: members.find((member) => member.id === person)?.name ?? 'somebody who left',
+      came,
+      effort,
+      stopSigns,
+    })),
+  });
+  const { log } = at;
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes, version: session.version, blocks: session.blocks },
     course: { id: found.id, name: found.name },
@@ -40,65 +56,58 @@ export async function readPlan(desk: Desk, id: string) {
     mayEdit: may(desk.who.role, 'edit plans') && session.date >= desk.today,
     asOf: timeIn(studio.zone, desk.now),
     state: stateOf(session, at, desk.today),
-    asides: may(desk.who.role, 'see reasons') ? asidesIn(setting.members, session.blocks, session.date, studio) : [],
-    people: setting.members.map(({ id: person, name }) => ({ id: person, name, instructions: instructions.get(person) ?? [] })),
-    cues: layOut(session.blocks, studio.naturalBreath, studio.speech).cues,
-    cautions: cautionsOf(session.blocks),
+    asides: may(desk.who.role, 'see reasons') ? asidesIn(members, session.blocks, session.date, studio) : [],
+    forPeople: forPeople(desk, members, session, at.plan, studio),
+    cues: layOut(session.blocks, studio, studio.speech).cues,
+    cautions: cautionsOf(session.blocks, studio),
     stopSigns: STOP_SIGNS,
     emergency: EMERGENCY,
-    checks: checksOf(sessions, setting, desk.today).filter((check) => check.session === id),
+    checks: checksOf(sessions, planning, desk).filter((check) => check.session === id),
     versions: at.versions.map((plan) => ({
       number: plan.number,
       teacher: nameOf(plan.teacher),
-      publishedAt: stamp(studio.zone, plan.publishedAt),
-      changes: plan.changes,
+      publishedAt: stampIn(studio.zone, plan.publishedAt),
+      changes: changeLines(plan.changes),
     })),
-    unpublished: at.plan ? changesBetween(at.plan.blocks, session.blocks) : null,
+    unpublished: at.plan && changesBetween(at.plan.blocks, session.blocks, studio).map(changeLine),
     askedAgain: (await stricterSince(desk, session, at)).length > 0,
-    acknowledgedAt: at.acknowledgedAt && stamp(studio.zone, at.acknowledgedAt),
-    log: at.log && {
-      summary: loggedText(at),
-      at: stamp(studio.zone, at.log.at),
-      by: nameOf(at.log.taughtBy),
-      reached: at.log.reached,
-      note: at.log.note,
-      people: at.log.attendance.map(({ person, came, effort, stopSigns }) => ({
-        name: setting.members.find((member) => member.id === person)?.name ?? 'somebody who left',
-        came,
-        effort,
-        stopSigns,
-      })),
-    },
+    acknowledgedAt: at.acknowledgedAt && stampIn(studio.zone, at.acknowledgedAt),
+    log: log && { ...shownLog(log), unsettled: log.unsettled, each: log.each.map(shownLog) },
     ownWays: await listOwnWays(desk),
     teacher: at.plan?.teacher ?? found.teacher,
     teachers: (await teachers(desk)).map(({ id: staffId, name, qualifications }) => ({
       id: staffId,
       name,
-      lacks: lacking(
-        session.blocks,
-        qualifications.map(({ family }) => family),
-      ),
+      lacks: lacking(session.blocks, qualifications, session.date, studio.library),
     })),
   };
 }
 
-function stamp(zone: string, at: Date): string {
-  const day = new Intl.DateTimeFormat('en-GB', { timeZone: zone, weekday: 'short', day: 'numeric', month: 'short' }).format(at).replace(',', '');
-  return `${day}, ${timeIn(zone, at)}`;
+/** Who does what instead: the director with its answers; whoever teaches it what to do, for what was published to them. */
+function forPeople(
+  desk: Desk,
+  members: readonly OpenedMember[],
+  { date, blocks }: { readonly date: IsoDate; readonly blocks: readonly NamedBlock[] },
+  plan: Plan | null,
+  house: House,
+): ForPeople | null {
+  if (may(desk.who.role, 'see reasons')) {
+    const all = instructionsFor(members, blocks, date, house);
+    return {
+      for: 'director',
+      people: members.map(({ id, name }) => ({
+        id,
+        name,
+        instructions: (all.get(id) ?? []).map(({ block, answer, advice, inStep }) => ({ block, answer, text: instructionText(advice), inStep })),
+      })),
+    };
+  }
+  if (plan?.teacher !== desk.who.id) return null;
+  const all = instructionsFor(members, plan.blocks, isoDate(date), house);
+  return { for: 'teacher', people: members.map(({ id, name }) => ({ id, name, instructions: (all.get(id) ?? []).map(toldOf) })) };
 }
 
-function cautionsOf(blocks: readonly Block[]) {
-  const used = new Set(blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).family] : [])));
-  return FAMILIES.filter(({ id }) => used.has(id)).map(({ name, cautions, watchFor }) => ({ name, cautions, watchFor }));
-}
-
-/** Names of what a teacher is not yet qualified for in these blocks. */
-export function lacking(blocks: readonly Block[], qualified: readonly string[]): string[] {
-  return [
-    ...new Set(
-      blocks.flatMap((block) =>
-        block.kind === 'technique' && !qualified.includes(techniqueOf(block.technique).family) ? [techniqueOf(block.technique).name] : [],
-      ),
-    ),
-  ];
+function cautionsOf(blocks: readonly NamedBlock[], { library }: House) {
+  const used = new Set(techniquesIn(blocks).map(({ technique }) => library.technique(technique).family));
+  return library.families.filter(({ id }) => used.has(id)).map(({ name, cautions, watchFor }) => ({ name, cautions, watchFor }));
 }

@@ -1,42 +1,55 @@
 import { writtenOut } from '@/core/conventions';
-import type { Block } from '@/core/plan';
-import { partOf } from '@/core/techniques';
+import { changeLine, changesBetween, named, type Block } from '@/core/plan';
 import { blocksForm, type BlocksInput } from '@/forms';
+import type { PlanNow } from '@/views/plan';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
-import { SessionRow } from '../../db/rows';
 import { invalid, Refusal } from '../../errors';
-import { ownWay } from '../../repositories/ownWays';
-import { session as sessionById } from '../../repositories/courses';
+import { changeBlocks, session as sessionById } from '../../repositories/courses';
 import { conventions } from '../../repositories/studio';
+import { ownWay } from '../../repositories/ways';
 
 /** Saves a session's blocks, or refuses when somebody else saved first. */
 export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly version: number }> {
   authorise(desk.who, 'edit plans');
   const form = await checked(blocksForm, input);
-  const blocks = await Promise.all(form.blocks.map((block) => toBlock(desk, block)));
-  if (new Set(blocks.map(({ id }) => id)).size < blocks.length) throw invalid({ field: 'blocks', message: 'Two blocks have the same id.' });
+  const blocks = await toBlocks(desk, form);
   return inOne(desk, async (at) => {
     const { date } = await sessionById(at, form.session);
     if (date < at.today) throw new Refusal('late', 'What was taught stays as it was: this session is past.');
-    const version = form.version + 1;
-    const changed = await at.em.nativeUpdate(SessionRow, { id: form.session, version: form.version }, { blocks, version });
-    if (changed === 0) throw new Refusal('clash');
-    return { version };
+    return { version: await changeBlocks(at, form.session, form.version, blocks) };
   });
 }
 
-async function toBlock(desk: Desk, block: BlocksInput['blocks'][number]): Promise<Block> {
+/** The session as it stands, beside what somebody meant to save over it: both versions of a clash. */
+export async function comparePlan(desk: Desk, input: unknown): Promise<PlanNow> {
+  authorise(desk.who, 'edit plans');
+  const form = await checked(blocksForm, input);
+  const [yours, theirs, basis] = [await toBlocks(desk, form), await sessionById(desk, form.session), await conventions(desk)];
+  const differs = changesBetween(yours, theirs.blocks, basis).map(changeLine);
+  return { version: theirs.version, blocks: named(theirs.blocks, basis.library), differs };
+}
+
+async function toBlocks(desk: Desk, form: BlocksInput): Promise<Block[]> {
+  const blocks = await Promise.all(form.blocks.map((block, index) => toBlock(desk, block, index)));
+  if (new Set(blocks.map(({ id }) => id)).size < blocks.length) throw invalid({ field: 'blocks', message: 'Two blocks have the same id.' });
+  return blocks;
+}
+
+async function toBlock(desk: Desk, block: BlocksInput['blocks'][number], index: number): Promise<Block> {
+  const { schools, library } = await conventions(desk);
   if (block.technique && block.pattern && block.dose && block.tempo) {
     const { id, technique, pattern } = block;
-    const dose = writtenOut(pattern, block.dose, (await conventions(desk)).schools, technique);
+    if (!library.find(technique)) throw invalid({ field: `blocks[${index}].technique`, message: 'No such technique.' });
+    const dose = writtenOut(pattern, block.dose, schools, technique);
     const plain = { id, kind: 'technique' as const, technique, pattern, dose, tempo: Math.round(block.tempo) };
     if (!block.own) return plain;
     const own = await ownWay(desk, block.own.id, block.own.number);
     if (own?.base !== technique) throw invalid({ field: 'blocks', message: 'This way of doing it is not part of your studio.' });
     return { ...plain, own: { id: own.id, number: own.number, name: own.name } };
   }
-  if (block.part && block.minutes) return { id: block.id, kind: partOf(block.part).kind, part: block.part, minutes: block.minutes };
-  throw invalid({ field: 'blocks', message: 'A block is a technique or a part.' });
+  const part = block.part ? library.findPart(block.part) : null;
+  if (!part || !block.minutes) throw invalid({ field: `blocks[${index}]`, message: 'A block is a technique or a part.' });
+  return { id: block.id, kind: part.kind, part: part.id, minutes: block.minutes };
 }

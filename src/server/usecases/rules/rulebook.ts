@@ -1,28 +1,30 @@
 import { changedRulebook, changeText, isLooser, type RuleChange } from '@/core/screening';
-import { timeIn, dateIn, dayText } from '@/core/units';
+import { stampIn } from '@/core/units';
 import { rulebookForm } from '@/forms';
-import { authorise, may } from '../../auth/permissions';
+import type { Changed } from '@/views/person';
+import type { RulebookNow, RulebookView } from '@/views/rules';
+import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
-import { RulebookRow } from '../../db/rows';
-import { invalid, Refusal } from '../../errors';
-import { cohorts, members } from '../../repositories/cohorts';
-import { conventions, ours, rulebookVersions, staff } from '../../repositories/studio';
-import { changesOf, sessionsAhead, type Changed } from '../people/whatIf';
+import { invalid } from '../../errors';
+import { cohorts } from '../../repositories/cohorts';
+import { members } from '../../repositories/screenings';
+import { addRulebookVersion, conventions, rulebookVersions, staffNames } from '../../repositories/studio';
+import { sessionsAhead } from '../people/ahead';
+import { changesOf } from '../people/whatIf';
 
 /** The studio's rulebook: the shipped one with the studio's changes, and every version there was. */
-export async function readRulebook(desk: Desk) {
-  authorise(desk.who, 'see instructions');
-  const [{ ruleChanges, zone }, versions, everyone] = await Promise.all([conventions(desk), rulebookVersions(desk), staff(desk)]);
+export async function readRulebook(desk: Desk): Promise<RulebookView> {
+  authorise(desk.who, 'see reasons');
+  const [{ ruleChanges, zone }, versions, nameOf] = await Promise.all([conventions(desk), rulebookVersions(desk), staffNames(desk)]);
   return {
     changes: ruleChanges,
     number: versions.at(-1)?.number ?? 0,
-    mayChange: may(desk.who.role, 'see reasons'),
     versions: versions
       .map(({ number, changes, savedBy, savedAt }, index) => ({
         number,
-        by: everyone.find(({ id }) => id === savedBy)?.name ?? 'somebody who left',
-        at: `${dayText(dateIn(zone, savedAt))}, ${timeIn(zone, savedAt)}`,
+        by: nameOf(savedBy),
+        at: stampIn(zone, new Date(savedAt)),
         lines: between(versions[index - 1]?.changes ?? [], changes),
       }))
       .reverse(),
@@ -53,7 +55,7 @@ export async function previewRulebook(desk: Desk, input: unknown): Promise<reado
     const people = await members(desk, id);
     changed.push(
       ...changesOf(
-        people.map((person) => ({ was: { person, pace: studio }, then: { person, pace: then } })),
+        people.map((person) => ({ was: { person, house: studio }, then: { person, house: then } })),
         own,
       ),
     );
@@ -65,12 +67,15 @@ export async function previewRulebook(desk: Desk, input: unknown): Promise<reado
 export async function saveRulebook(desk: Desk, input: unknown): Promise<{ readonly number: number }> {
   authorise(desk.who, 'see reasons');
   const { number, changes } = await checkedChanges(input);
-  return inOne(desk, async (at) => {
-    const newest = (await rulebookVersions(at)).at(-1)?.number ?? 0;
-    if (newest !== number) throw new Refusal('clash');
-    await at.em.insert(RulebookRow, { id: at.newId(), ...ours(at), number: number + 1, changes, savedBy: at.who.id, savedAt: at.now });
-    return { number: number + 1 };
-  });
+  return inOne(desk, async (at) => ({ number: await addRulebookVersion(at, number, changes) }));
+}
+
+/** The newest version, beside what somebody meant to save over it: both versions of a clash. */
+export async function compareRulebook(desk: Desk, input: unknown): Promise<RulebookNow> {
+  authorise(desk.who, 'see reasons');
+  const { changes } = await checkedChanges(input);
+  const newest = (await rulebookVersions(desk)).at(-1);
+  return { number: newest?.number ?? 0, changes: newest?.changes ?? [], differs: between(changes, newest?.changes ?? []) };
 }
 
 async function checkedChanges(input: unknown): Promise<{ number: number; changes: readonly RuleChange[] }> {

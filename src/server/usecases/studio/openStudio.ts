@@ -1,9 +1,11 @@
 import { DEFAULT_SHEET } from '@/core/cues';
-import type { EntityManager } from '../../db/orm';
-import { StaffRow, StudioRow, type Qualification, type Role } from '../../db/rows';
+import type { Qualification, Role } from '@/core/staff';
 import { hashPassword } from '../../auth/signin';
+import type { EntityManager } from '../../db/orm';
+import { deskFor, inOne } from '../../desk';
+import { addStaff, addStudio } from '../../repositories/studio';
 
-export interface NewStaff {
+export interface FirstStaff {
   readonly name: string;
   readonly email: string;
   readonly role: Role;
@@ -15,26 +17,25 @@ export interface NewStaff {
 export async function openStudio(
   em: EntityManager,
   studio: { readonly name: string; readonly zone: string },
-  staff: readonly NewStaff[],
+  staff: readonly FirstStaff[],
   newId: () => string,
+  now: Date,
 ) {
   const id = newId();
   const hashes = await Promise.all(staff.map(({ password }) => hashPassword(password)));
-  return em.transactional(async (at) => {
-    await at.insert(StudioRow, { id, ...studio, tempo: 1000, naturalBreath: 4000, speech: DEFAULT_SHEET, schools: {}, version: 1 });
-    const ids = staff.map(() => newId());
-    for (const [index, { name, email, role, qualifications }] of staff.entries()) {
-      await at.insert(StaffRow, {
-        id: ids[index],
-        studio: id,
-        name,
-        email: email.toLowerCase(),
-        role,
-        passwordHash: hashes[index],
-        qualifications,
-        version: 1,
-      });
-    }
-    return { studio: id, staff: ids };
+  const desk = await deskFor({ as: 'clock', studio: id, studioName: studio.name, zone: studio.zone }, now, em);
+  const { schools, ...speech } = DEFAULT_SHEET;
+  return inOne(desk, async (at) => {
+    await addStudio(at, { ...studio, speech });
+    const members = staff.map(({ name, email, role, qualifications }, index) => ({
+      id: newId(),
+      name,
+      email: email.toLowerCase(),
+      role,
+      passwordHash: hashes[index],
+      qualifications,
+    }));
+    await addStaff(at, ...members);
+    return { studio: id, staff: members.map((member) => member.id) };
   });
 }

@@ -2,10 +2,8 @@ import { acknowledgeForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
-import { AcknowledgementRow } from '../../db/rows';
 import { Refusal } from '../../errors';
-import { progressOf, session as sessionById } from '../../repositories/courses';
-import { ours } from '../../repositories/studio';
+import { addAcknowledgement, progressOf, session as sessionById } from '../../repositories/courses';
 import { stricterSince } from './stricterSince';
 
 /** The teacher has read the plan. Saying it twice changes nothing, unless instructions became stricter in between; saying it of an older version is refused. */
@@ -19,6 +17,6 @@ export async function acknowledgePlan(desk: Desk, input: unknown): Promise<void>
     if (progress.plan.id !== form.plan)
       throw new Refusal('clash', 'A newer version of this plan was published. Open it again and read what changed.');
     if (progress.acknowledgedAt && (await stricterSince(at, session, progress)).length === 0) return;
-    await at.em.insert(AcknowledgementRow, { id: at.newId(), ...ours(at), plan: form.plan, staff: at.who.id, at: at.now });
+    await addAcknowledgement(at, form.plan);
   });
 }

@@ -1,37 +1,53 @@
-import { logForm } from '@/forms';
+import { logForm, logId } from '@/forms';
+import type { LogAnswer } from '@/views/teach';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { inOne, type Desk } from '../../desk';
-import { LogRow, PersonRow } from '../../db/rows';
-import { invalid, Refusal } from '../../errors';
+import type { HeldReason } from '../../db/kinds';
+import { inOne, type Desk, type Writing } from '../../desk';
+import { Refusal } from '../../errors';
 import { course, progressOf, session as sessionById } from '../../repositories/courses';
-import { ours } from '../../repositories/studio';
+import { addLog, holdLog, logIsHere } from '../../repositories/logs';
+import { peopleOf } from '../../repositories/people';
 
 /**
  * Keeps what a teacher logs after class. The device makes the id, so a log that is sent again, after the network came
- * back or from two tabs, is kept once.
+ * back or from two tabs, is kept once. A log that cannot be taken as it is (somebody moved, the class is in other hands) is
+ * kept as it came and waits for the director: what was seen in a room is never sent back.
  */
-export async function logClass(desk: Desk, input: unknown): Promise<{ readonly kept: boolean }> {
+export async function logClass(desk: Desk, input: unknown): Promise<LogAnswer> {
   authorise(desk.who, 'teach');
-  const form = await checked(logForm, input);
+  const { id } = await checked(logId, input);
   return inOne(desk, async (at) => {
-    const session = await sessionById(at, form.session);
-    const before = await at.em.findOne(LogRow, { id: form.id });
-    if (before) {
-      if (before.studio !== at.who.studio) throw new Refusal('not-found');
-      return { kept: false };
-    }
-    const { versions } = (await progressOf(at, [form.session])).get(form.session)!;
-    // The plan may have had a new version while the class ran without a network: any version handed to this teacher will do.
-    if (!versions.some((plan) => plan.id === form.plan && plan.teacher === at.who.id))
-      throw new Refusal('not-found', 'This class is not in your hands.');
-    if (session.date > at.today) throw invalid({ field: 'session', message: 'This class has not been taught yet.' });
-    const { cohort } = await course(at, session.course);
-    const ids = new Set((await at.em.find(PersonRow, { cohort, ...ours(at) }, { fields: ['id'] })).map(({ id }) => id));
-    if (form.attendance.some(({ person }) => !ids.has(person)))
-      throw invalid({ field: 'attendance', message: 'Somebody in this log is not part of the cohort.' });
-    const { id, plan, attendance, reached, note } = form;
-    await at.em.insert(LogRow, { id, ...ours(at), session: session.id, plan, taughtBy: at.who.id, at: at.now, attendance, reached, note });
-    return { kept: true };
+    const here = await logIsHere(at, id);
+    if (here) return { kept: here === 'held' ? 'held' : 'again' };
+    const wrong = await take(at, input);
+    if (!wrong) return { kept: 'taken' };
+    await holdLog(at, id, wrong, input);
+    return { kept: 'held' };
   });
+}
+
+/** Takes a log, or says why it cannot be taken as it is. */
+async function take(at: Writing<Desk['who']>, input: unknown): Promise<HeldReason | null> {
+  const form = await orNull(checked(logForm, input));
+  const session = form && (await orNull(sessionById(at, form.session)));
+  if (!session) return 'unreadable';
+  const { versions } = (await progressOf(at, [form.session])).get(form.session)!;
+  // The plan may have had a new version while the class ran without a network: any version handed to this teacher will do.
+  if (!versions.some((plan) => plan.id === form.plan && plan.teacher === at.who.id)) return 'not in their hands';
+  if (session.date > at.today) return 'not yet';
+  const known = await peopleOf(at, (await course(at, session.course)).cohort);
+  if (form.attendance.some(({ person }) => !known.has(person))) return 'strangers';
+  await addLog(at, form, at.who.id);
+  return null;
+}
+
+/** What was refused as nothing; anything that is not a refusal is a bug and goes on. */
+async function orNull<T>(work: Promise<T>): Promise<T | null> {
+  try {
+    return await work;
+  } catch (error) {
+    if (error instanceof Refusal) return null;
+    throw error;
+  }
 }

@@ -1,23 +1,23 @@
 import { layOut } from '@/core/cues';
-import { readBlock } from '@/core/plan';
+import { instructionsFor, toldOf, type Told } from '@/core/instructions';
+import { minutesUp, readBlock, techniquesIn } from '@/core/plan';
 import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, EMERGENCY, STOP_SIGNS } from '@/core/screening';
-import { FAMILIES, techniqueOf } from '@/core/techniques';
-import { minutesUp } from '@/core/plan';
 import { isoDate, timeIn } from '@/core/units';
+import type { ClassView } from '@/views/teach';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
-import { members } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById } from '../../repositories/courses';
+import { members } from '../../repositories/screenings';
 import { conventions } from '../../repositories/studio';
-import { instructionsFor, type Instruction } from '../instructions';
+import { changeLines } from '../plans/lines';
 import { stricterSince } from './stricterSince';
 
 /**
- * Everything a device needs to teach a class without a network: the published blocks in time, the cues, and each
- * person's instructions for every combination of door answers. Only for the teacher the plan was handed to.
+ * Everything a device needs to teach a class without a network: the published blocks in time, the cues, and what each person
+ * does for every combination of door answers. Only for the teacher the plan was handed to.
  */
-export async function readClass(desk: Desk, id: string) {
+export async function readClass(desk: Desk, id: string): Promise<ClassView> {
   authorise(desk.who, 'teach');
   const session = await sessionById(desk, id);
   const at = (await progressOf(desk, [id])).get(id)!;
@@ -27,40 +27,42 @@ export async function readClass(desk: Desk, id: string) {
   const [people, studio] = await Promise.all([members(desk, found.cohort), conventions(desk)]);
   const date = isoDate(session.date);
   const stricter = await stricterSince(desk, session, at);
-  const known = new Map<string, Instruction | null>();
+  const known: Parameters<typeof instructionsFor>[5] = new Map();
   const byDoor = DOOR_COMBINATIONS.map((door) => [doorKey(door), instructionsFor(people, plan.blocks, date, studio, door, known)] as const);
-  const families = new Set(plan.blocks.flatMap((block) => (block.kind === 'technique' ? [techniqueOf(block.technique).family] : [])));
+  const families = new Set(techniquesIn(plan.blocks).map(({ technique }) => studio.library.technique(technique).family));
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes },
     course: found.name,
     today: session.date === desk.today,
     past: session.date < desk.today,
-    plan: { id: plan.id, number: plan.number, changes: plan.changes },
+    plan: { id: plan.id, number: plan.number, changes: changeLines(plan.changes) },
     acknowledged: at.acknowledgedAt !== null && stricter.length === 0,
-    /** What became stricter since the teacher read it. */
     stricter,
     logged: at.log !== null,
     asOf: timeIn(studio.zone, desk.now),
-    line: layOut(plan.blocks, studio.naturalBreath, studio.speech),
-    /** What the device needs to shorten the class: the blocks as published, and when it should end. */
+    line: layOut(plan.blocks, studio, studio.speech),
     planned: plan.blocks,
     naturalBreath: studio.naturalBreath,
     speech: studio.speech,
     endsAt: endOf(session.start, session.minutes),
-    blocks: plan.blocks.map((block) => ({
-      id: block.id,
-      kind: block.kind,
-      name: readBlock(block, studio.naturalBreath).name,
-      minutes: minutesUp(readBlock(block, studio.naturalBreath).timing.planned),
-      detail: block.kind === 'technique' ? `${block.pattern} · ${block.dose}` : null,
-    })),
-    cautions: FAMILIES.filter((family) => families.has(family.id)).flatMap(({ name, cautions, watchFor }) => [
-      { name, cautions: cautions.map(({ caution }) => caution), watchFor },
-    ]),
+    zone: studio.zone,
+    blocks: plan.blocks.map((block) => {
+      const { name, timing } = readBlock(block, studio);
+      return {
+        id: block.id,
+        kind: block.kind,
+        name,
+        minutes: minutesUp(timing.planned),
+        detail: block.kind === 'technique' ? `${block.pattern} · ${block.dose}` : null,
+      };
+    }),
+    cautions: studio.library.families
+      .filter((family) => families.has(family.id))
+      .map(({ name, cautions, watchFor }) => ({ name, cautions: cautions.map(({ caution }) => caution), watchFor })),
     people: people.map(({ id: person, name }) => ({
       id: person,
       name,
-      byDoor: Object.fromEntries(byDoor.map(([key, all]): [string, readonly Instruction[]] => [key, all.get(person) ?? []])),
+      byDoor: Object.fromEntries(byDoor.map(([key, all]): [string, readonly Told[]] => [key, (all.get(person) ?? []).map(toldOf)])),
     })),
     doorQuestions: DOOR_QUESTIONS,
     stopSigns: STOP_SIGNS,
@@ -74,5 +76,3 @@ function endOf(start: string, minutes: number): string {
   const end = hour * 60 + minute + minutes;
   return `${String(Math.floor(end / 60) % 24).padStart(2, '0')}:${String(end % 60).padStart(2, '0')}`;
 }
-
-export type ReadClass = Awaited<ReturnType<typeof readClass>>;

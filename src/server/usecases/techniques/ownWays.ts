@@ -1,14 +1,14 @@
 import { writtenOut } from '@/core/conventions';
-import { techniqueOf } from '@/core/techniques';
 import { readWays, writeWays } from '@/core/exchange';
 import { archiveWayForm, ownWayForm, waysFileForm } from '@/forms';
 import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { OwnWayRow, OwnWayVersionRow } from '../../db/rows';
+import { holdStudio, onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid, knownId, Refusal } from '../../errors';
-import { ways } from '../../repositories/ownWays';
-import { conventions, ours, staff } from '../../repositories/studio';
+import { addWay, addWayVersion, archiveWay, ways } from '../../repositories/ways';
+import { conventions, staffNames } from '../../repositories/studio';
+import { knownTechniques } from './known';
 
 /** The studio's own ways that are in use, each at its newest version. */
 export async function listOwnWays(desk: Desk) {
@@ -30,15 +30,16 @@ export async function readOwnWay(desk: Desk, id: string) {
   authorise(desk.who, 'see techniques');
   const way = (await ways(desk)).find((one) => one.id === knownId(id));
   if (!way) throw new Refusal('not-found', 'This way is not here, or not part of your studio.');
-  const [{ tempo, naturalBreath, speech, ruleChanges }, everyone] = await Promise.all([conventions(desk), staff(desk)]);
+  const [{ tempo, naturalBreath, speech, ruleChanges, library }, nameOf] = await Promise.all([conventions(desk), staffNames(desk)]);
   return {
     ...way,
-    technique: techniqueOf(way.base),
-    versions: way.versions.map(({ savedBy, ...one }) => ({ ...one, savedBy: everyone.find((member) => member.id === savedBy)?.name ?? '' })),
+    technique: library.technique(way.base),
+    versions: way.versions.map(({ savedBy, ...one }) => ({ ...one, savedBy: nameOf(savedBy) })),
     tempo,
     naturalBreath,
     speech,
-    ruleChanges,
+    /** What a studio changed of the rulebook is the director's to read. */
+    ruleChanges: may(desk.who.role, 'see reasons') ? ruleChanges : null,
     mayEdit: may(desk.who.role, 'edit techniques'),
   };
 }
@@ -47,29 +48,24 @@ export async function readOwnWay(desk: Desk, id: string) {
 export async function saveOwnWay(desk: Desk, input: unknown): Promise<{ readonly id: string; readonly number: number }> {
   authorise(desk.who, 'edit techniques');
   const form = await checked(ownWayForm, input);
-  return inOne(desk, async (at) => {
+  return onceOnly(desk, form.once, async (at) => {
+    await holdStudio(at);
     const all = await ways(at);
+    const { schools, library } = await conventions(at);
+    knownTechniques(library, [{ field: 'base', technique: form.base }]);
     const found = form.id === null ? null : all.find(({ id }) => id === form.id);
     if (found === undefined) throw new Refusal('not-found', 'This way is not here, or not part of your studio.');
     if (all.some(({ name, id }) => name.toLowerCase() === form.name.toLowerCase() && id !== found?.id))
       throw invalid({ field: 'name', message: 'Another way of yours has this name.' });
     const { pattern, name } = form;
-    const dose = writtenOut(pattern, form.dose, (await conventions(at)).schools, form.base);
-    const id = found?.id ?? at.newId();
+    const dose = writtenOut(pattern, form.dose, schools, form.base);
     const newest = found?.versions.at(-1);
     if (newest?.pattern === pattern && newest.dose === dose && found?.name === name)
       throw new Refusal('invalid', 'Nothing has changed since the newest version.');
-    if (found) {
-      const changed = await at.em.nativeUpdate(
-        OwnWayRow,
-        { id, version: form.version, ...ours(at) },
-        { name, archived: false, version: form.version + 1 },
-      );
-      if (changed === 0) throw new Refusal('clash');
-    } else await at.em.insert(OwnWayRow, { id, ...ours(at), base: form.base, name, archived: false, version: 1 });
-    const number = (newest?.number ?? 0) + 1;
-    await at.em.insert(OwnWayVersionRow, { id: at.newId(), ...ours(at), way: id, number, pattern, dose, savedBy: at.who.id, savedAt: at.now });
-    return { id, number };
+    if (found) return { id: found.id, number: await addWayVersion(at, found, form.version, name, { pattern, dose }) };
+    const id = at.newId();
+    await addWay(at, id, form.base, name, { pattern, dose });
+    return { id, number: 1 };
   });
 }
 
@@ -86,22 +82,21 @@ export async function previewOwnWays(desk: Desk, input: unknown) {
   return readWays(
     text,
     (await ways(desk)).map(({ name }) => name),
+    (await conventions(desk)).library,
   );
 }
 
 /** Brings in a file of own ways: all of it, or nothing when one row is in the way. */
 export async function importOwnWays(desk: Desk, input: unknown): Promise<{ readonly added: number }> {
   authorise(desk.who, 'edit techniques');
-  return inOne(desk, async (at) => {
+  const { once } = await checked(waysFileForm, input);
+  return onceOnly(desk, once, async (at) => {
+    await holdStudio(at);
     const { ways: rows, problems } = await previewOwnWays(at, input);
     if (problems.length > 0) throw new Refusal('invalid', problems.map(({ row, message }) => `${row > 0 ? `Row ${row}: ` : ''}${message}`).join(' '));
     const { schools } = await conventions(at);
-    for (const { name, base, pattern, dose: asked } of rows) {
-      const id = at.newId();
-      const dose = writtenOut(pattern, asked, schools, base);
-      await at.em.insert(OwnWayRow, { id, ...ours(at), base, name, archived: false, version: 1 });
-      await at.em.insert(OwnWayVersionRow, { id: at.newId(), ...ours(at), way: id, number: 1, pattern, dose, savedBy: at.who.id, savedAt: at.now });
-    }
+    for (const { name, base, pattern, dose } of rows)
+      await addWay(at, at.newId(), base, name, { pattern, dose: writtenOut(pattern, dose, schools, base) });
     return { added: rows.length };
   });
 }
@@ -110,7 +105,5 @@ export async function importOwnWays(desk: Desk, input: unknown): Promise<{ reado
 export async function archiveOwnWay(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'edit techniques');
   const { id, version } = await checked(archiveWayForm, input);
-  if (!(await ways(desk)).some((way) => way.id === id)) throw new Refusal('not-found');
-  const changed = await desk.em.nativeUpdate(OwnWayRow, { id, version, ...ours(desk) }, { archived: true, version: version + 1 });
-  if (changed === 0) throw new Refusal('clash');
+  await inOne(desk, (at) => archiveWay(at, id, version));
 }

@@ -1,4 +1,3 @@
-import { findTechnique } from '@/core/techniques';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
@@ -8,10 +7,11 @@ import { conventions } from '../../repositories/studio';
 /** A technique at the studio's pace, and the courses that practise it, for those who may see courses. */
 export async function readTechnique(desk: Desk, id: string) {
   authorise(desk.who, 'see techniques');
-  const technique = findTechnique(id);
+  const { tempo, naturalBreath, speech, version, library, ...studio } = await conventions(desk);
+  const technique = library.find(id);
   if (!technique) throw new Refusal('not-found', 'There is no technique of this name in the library.');
-  const { tempo, naturalBreath, speech, ruleChanges, version } = await conventions(desk);
-  if (!may(desk.who.role, 'see courses')) return { technique, tempo, naturalBreath, speech, ruleChanges, usedIn: null, studioVersion: null };
+  const ruleChanges = may(desk.who.role, 'see reasons') ? studio.ruleChanges : null;
+  if (!may(desk.who.role, 'see courses')) return { technique, library, tempo, naturalBreath, speech, ruleChanges, usedIn: null, studioVersion: null };
   const all = await courses(desk);
   const sessions = await sessionsOf(
     desk,
@@ -25,5 +25,14 @@ export async function readTechnique(desk: Desk, id: string) {
       ? [{ course: course.id, name: course.name, classes: used.length, next: used.find(({ date }) => date >= desk.today)?.date ?? null }]
       : [];
   });
-  return { technique, tempo, naturalBreath, speech, ruleChanges, usedIn, studioVersion: may(desk.who.role, 'run the studio') ? version : null };
+  return {
+    technique,
+    library,
+    tempo,
+    naturalBreath,
+    speech,
+    ruleChanges,
+    usedIn,
+    studioVersion: may(desk.who.role, 'run the studio') ? version : null,
+  };
 }

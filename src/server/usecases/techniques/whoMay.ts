@@ -1,35 +1,30 @@
 import { taughtAs } from '@/core/conventions';
-import { TECHNIQUES } from '@/core/techniques';
+import { tallier } from '@/core/instructions';
 import { cohortChoice } from '@/forms';
+import type { Reach } from '@/views/technique';
 import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
 import type { Desk } from '../../desk';
-import { cohort, cohorts, members } from '../../repositories/cohorts';
+import { cohort, cohorts } from '../../repositories/cohorts';
+import { members } from '../../repositories/screenings';
 import { conventions } from '../../repositories/studio';
-import { tallier } from '../setting';
-
-/** How many of a cohort need neither leave a technique out nor ask first today; numbers alone, by technique. */
-export interface Reach {
-  readonly people: number;
-  readonly able: Readonly<Record<string, number>>;
-}
 
 /** What a cohort can do today, for finding techniques by it. */
 export async function whoMay(desk: Desk, input: unknown): Promise<Reach> {
-  authorise(desk.who, 'see instructions');
+  authorise(desk.who, 'see reasons');
   const { id } = await checked(cohortChoice, input);
   await cohort(desk, id);
   const [people, studio] = await Promise.all([members(desk, id), conventions(desk)]);
   const tally = tallier(people, studio);
-  const able = TECHNIQUES.map((technique): [string, number] => {
+  const able = studio.library.techniques.map((technique): [string, number] => {
     const { leaveOut, askFirst } = tally({ technique: technique.id, ...taughtAs(technique, studio.schools), tempo: studio.tempo }, desk.today);
     return [technique.id, people.length - leaveOut - askFirst];
   });
   return { people: people.length, able: Object.fromEntries(able) };
 }
 
-/** The cohorts techniques can be found by: those the signed-in person gets instructions for. */
+/** The cohorts techniques can be found by: the director's; numbers over every technique would let anybody else work out who has what. */
 export async function cohortsToFindBy(desk: Desk): Promise<readonly { readonly id: string; readonly name: string }[]> {
   authorise(desk.who, 'see techniques');
-  return may(desk.who.role, 'see instructions') ? (await cohorts(desk)).map(({ id, name }) => ({ id, name })) : [];
+  return may(desk.who.role, 'see reasons') ? (await cohorts(desk)).map(({ id, name }) => ({ id, name })) : [];
 }

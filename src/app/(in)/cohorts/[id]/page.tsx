@@ -2,11 +2,13 @@ import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
-import { isIsoDate, longDayText } from '@/core/units';
+import { listed } from '@/core/wording';
+import { dayText, isIsoDate, longDayText } from '@/core/units';
 import { may } from '@/server/auth/permissions';
 import { readCohort } from '@/server/usecases/cohorts/readCohort';
 import { readTracks } from '@/server/usecases/cohorts/readTracks';
-import type { Standing } from '@/server/usecases/cohorts/listCohorts';
+import { readConventions } from '@/server/usecases/studio/readConventions';
+import type { CohortView, PersonLine } from '@/views/cohort';
 import { CellFocus } from '@/ui/cohorts/CellFocus';
 import { PeopleTable } from '@/ui/cohorts/PeopleTable';
 import { TakeRoster } from '@/ui/cohorts/TakeRoster';
@@ -29,9 +31,10 @@ export default async function CohortPage({ params, searchParams }: { params: Pro
   return seated(async (desk) => {
     const at = isIsoDate(date) ? date : null;
     const focus = person && technique ? { person, technique } : null;
-    const { group, people, courses, table } = await readCohort(desk, id, { date: at, focus, all: all !== undefined });
+    const { group, people, courses, table, classes } = await readCohort(desk, id, { date: at, focus, all: all !== undefined });
     const view = tracks && table ? await readTracks(desk, id, tracks, table.date) : null;
     const looksAfter = may(desk.who.role, 'add people');
+    const { naturalBreath } = await readConventions(desk);
     return (
       <>
         <div className="head">
@@ -58,22 +61,23 @@ export default async function CohortPage({ params, searchParams }: { params: Pro
             </div>
           )}
         </div>
-        <p className="lead">{opening(people)}</p>
+        {looksAfter && <p className="lead">{opening(people)}</p>}
         {table === null ? (
-          <ScreeningDates people={people} />
+          looksAfter ? (
+            <ScreeningDates people={people} />
+          ) : (
+            <Own people={people} classes={classes} />
+          )
         ) : (
           <div className="two">
-            <PeopleTable cohort={id} people={people} table={table} focus={table.focus} all={all !== undefined} personPages={looksAfter} />
+            <PeopleTable cohort={id} people={people} table={table} all={all !== undefined} />
             <Plank>
               {view ? (
                 <Tracks view={view} date={table.date} />
               ) : table.focus ? (
-                <CellFocus focus={table.focus} date={table.date} />
+                <CellFocus focus={table.focus} date={table.date} naturalBreath={naturalBreath} />
               ) : (
-                <p>
-                  Pick a cell to see what a person does instead{may(desk.who.role, 'see reasons') ? ', and why' : ''}; pick a technique to see how all
-                  of them do it together.
-                </p>
+                <p>Pick a cell to see what a person does instead, and why; pick a technique to see how all of them do it together.</p>
               )}
               <MarkKey />
               <p className="small soft">
@@ -87,11 +91,44 @@ export default async function CohortPage({ params, searchParams }: { params: Pro
   });
 }
 
-function opening(people: readonly { readonly name: string; readonly standing: Standing }[]): string {
-  const missing = people.filter(({ standing }) => standing.state === 'none' || standing.state === 'over').map(({ name }) => name);
-  const ending = people.filter(({ standing }) => standing.state === 'ending').map(({ name }) => name);
-  const list = (names: readonly string[]) =>
-    names.length > 5 ? `${names.length} people` : names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+/** What a teacher sees of a cohort: who is in it, and the classes in their hands, where it stands what each of them does. */
+function Own({ people, classes }: { people: readonly PersonLine[]; classes: CohortView['classes'] }) {
+  return (
+    <div className="two">
+      <section>
+        <h2>People</h2>
+        <ul className="plain lines sheet">
+          {people.map(({ id, name }) => (
+            <li key={id}>{name}</li>
+          ))}
+        </ul>
+      </section>
+      <Plank>
+        <h2>Your classes with them</h2>
+        {classes.length === 0 ? (
+          <p className="soft">None is in your hands just now. What each of them does stands in the plan of a class you teach.</p>
+        ) : (
+          <ul className="plain lines">
+            {classes.map(({ id, date, start, course }) => (
+              <li key={id}>
+                <Link href={`/teach/${id}`}>
+                  {dayText(date)} {start}
+                </Link>
+                <br />
+                <span className="small soft">{course}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Plank>
+    </div>
+  );
+}
+
+function opening(people: readonly PersonLine[]): string {
+  const missing = people.filter(({ standing }) => standing?.state === 'none' || standing?.state === 'over').map(({ name }) => name);
+  const ending = people.filter(({ standing }) => standing?.state === 'ending').map(({ name }) => name);
+  const list = (names: readonly string[]) => (names.length > 5 ? `${names.length} people` : listed(names));
   const parts = [
     missing.length > 0
       ? `${list(missing)} ${missing.length === 1 ? 'has' : 'have'} no valid screening: planned with no holds, no pumps and no connected breath.`
@@ -105,7 +142,7 @@ function opening(people: readonly { readonly name: string; readonly standing: St
       : 'Everyone’s screening is valid today.';
 }
 
-function ScreeningDates({ people }: { people: readonly { readonly id: string; readonly name: string; readonly standing: Standing }[] }) {
+function ScreeningDates({ people }: { people: readonly PersonLine[] }) {
   return (
     <table className="figures" style={{ maxWidth: 520 }}>
       <thead>
@@ -120,7 +157,7 @@ function ScreeningDates({ people }: { people: readonly { readonly id: string; re
             <td>
               <Link href={`/cohorts/people/${id}`}>{name}</Link>
             </td>
-            <td>{standing.state === 'none' ? 'not yet' : longDayText(standing.until)}</td>
+            <td>{!standing || standing.state === 'none' ? 'not yet' : longDayText(standing.until)}</td>
           </tr>
         ))}
       </tbody>

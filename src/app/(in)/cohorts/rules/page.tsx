@@ -7,7 +7,7 @@ export const metadata: Metadata = { title: 'The rulebook' };
 
 export default function RulesPage() {
   return seated(async (desk) => {
-    const { changes, number, mayChange, versions } = await readRulebook(desk);
+    const { changes, number, versions } = await readRulebook(desk);
     return (
       <>
         <h1>The rulebook</h1>
@@ -19,7 +19,7 @@ export default function RulesPage() {
               ? 'One rule is this studio’s own.'
               : `${changes.length} rules are this studio’s own.`}
         </p>
-        <RulebookEditor key={number} changes={changes} number={number} mayChange={mayChange} versions={versions} />
+        <RulebookEditor key={number} changes={changes} number={number} versions={versions} />
       </>
     );
   });

@@ -4,7 +4,6 @@ import { seated } from '@/app/edge';
 import { dayText } from '@/core/units';
 import { readCourse } from '@/server/usecases/courses/readCourse';
 import { CourseBoard } from '@/ui/courses/CourseBoard';
-import { DraftButton } from '@/ui/courses/DraftButton';
 
 export const metadata: Metadata = { title: 'Course' };
 
@@ -18,22 +17,19 @@ export default async function CoursePage({ params }: { params: Promise<{ id: str
     const drafted = sessions.some(({ techniques }) => techniques.length > 0);
     const wrong = checks.filter(({ severity }) => severity !== 'know').length;
     return (
-      <>
-        <div className="head">
-          <div>
+      <CourseBoard
+        view={view}
+        title={
+          <>
             <h1>{course.name}</h1>
             <p className="soft">
               <Link href={`/cohorts/${cohort.id}`}>{cohort.name}</Link>, {cohort.people} people · {teacher} ·{' '}
               {course.weekdays.map((day) => DAYS[day - 1]).join(' and ')} {course.start}, {course.minutes} minutes · {dayText(sessions[0].date)} –{' '}
               {dayText(sessions[sessions.length - 1].date)}
             </p>
-          </div>
-          {view.mayEdit && (
-            <div className="actions">
-              <DraftButton course={id} version={course.version} again={drafted} />
-            </div>
-          )}
-        </div>
+          </>
+        }
+      >
         <p className="lead">
           {week === null ? 'It has not started yet. ' : week > course.weeks ? 'It is finished. ' : `Week ${week} of ${course.weeks}. `}
           {!drafted
@@ -51,8 +47,7 @@ export default async function CoursePage({ params }: { params: Promise<{ id: str
             ))}
           </div>
         )}
-        <CourseBoard view={view} />
-      </>
+      </CourseBoard>
     );
   });
 }

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { dayText } from '@/core/units';
+import { may } from '@/server/auth/permissions';
 import { readPlan } from '@/server/usecases/plans/readPlan';
 import { ClassLogNote } from '@/ui/plans/ClassLogNote';
 import { CueSheet } from '@/ui/plans/CueSheet';
@@ -26,11 +27,15 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
           <Link href={`/courses/${course.id}`}>{course.name}</Link> · <Link href={`/cohorts/${cohort.id}?date=${session.date}`}>{cohort.name}</Link> ·{' '}
           {session.minutes} minutes
         </p>
-        {plan.log && <ClassLogNote log={plan.log} />}
+        {plan.log && <ClassLogNote session={session.id} log={plan.log} maySettle={may(desk.who.role, 'edit plans')} />}
         <PlanBoard key={session.id} plan={plan} />
         <div className="two" style={{ marginTop: 22 }}>
           <div>
-            <Instructions people={plan.people} asides={plan.asides} blocks={session.blocks} asOf={plan.asOf} />
+            {plan.forPeople ? (
+              <Instructions forPeople={plan.forPeople} asides={plan.asides} blocks={session.blocks} asOf={plan.asOf} />
+            ) : (
+              <p className="soft">Who does what instead is for whoever teaches this class; it stands in their plan.</p>
+            )}
             <CueSheet cues={plan.cues} blocks={session.blocks} />
           </div>
           <Plank>

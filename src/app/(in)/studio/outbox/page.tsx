@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
+import { Fold } from '@/ui/shell/Fold';
 import { readOutbox } from '@/server/usecases/people/records';
 
 export const metadata: Metadata = { title: 'Outbox' };
@@ -10,16 +11,29 @@ export default function OutboxPage() {
     return (
       <>
         <h1>Outbox</h1>
-        <p className="lead">Mail that would have gone. This copy sends nothing; it shows what people would have got.</p>
+        <p className="lead">
+          Mail of the studio. A stand-in takes the place of the post office here: it delivers to nobody, and shows what people would have got.
+        </p>
         {mail.length === 0 && <p className="soft">Nothing was sent yet. Forms are sent from Cohorts.</p>}
         <div className="stack">
-          {mail.map(({ id, address, subject, body, when }) => (
-            <details key={id} className="sheet">
-              <summary>
-                <strong>{address}</strong> · {subject} <span className="soft small">{when}</span>
-              </summary>
-              <div style={{ whiteSpace: 'pre-wrap', paddingTop: 10, overflowWrap: 'anywhere' }}>{linked(body)}</div>
-            </details>
+          {mail.map(({ id, address, subject, body, when, state }) => (
+            <div key={id} className="sheet">
+              <Fold
+                plain
+                title={
+                  <span>
+                    <strong>{address}</strong> · {subject}
+                  </span>
+                }
+                aside={
+                  <>
+                    {when} · <span className={state.is === 'refused' ? 'error' : undefined}>{state.text}</span>
+                  </>
+                }
+              >
+                <div style={{ whiteSpace: 'pre-wrap', paddingTop: 10, overflowWrap: 'anywhere' }}>{linked(body)}</div>
+              </Fold>
+            </div>
           ))}
         </div>
       </>

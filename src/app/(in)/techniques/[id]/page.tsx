@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
-import { LADDER, needsOf, opens } from '@/core/ladder';
+import { needsOf, opens } from '@/core/ladder';
 import { questionsFor, schoolCues, schoolsOf, taughtAs } from '@/core/conventions';
-import { findTechnique, sharedAliases } from '@/core/techniques';
+import { sharedAliases } from '@/core/techniques';
 import { may } from '@/server/auth/permissions';
 import { readTechnique } from '@/server/usecases/techniques/readTechnique';
 import { Steps } from '@/ui/ladder/Steps';
@@ -13,17 +13,16 @@ import { Variants } from '@/ui/techniques/Variants';
 import { dayText } from '@/core/units';
 import { Plank } from '@/ui/shell/Plank';
 
-export async function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
-  return { title: findTechnique((await params).id)?.name ?? 'Not here' };
-}
+export const metadata: Metadata = { title: 'Technique' };
 
 export default async function TechniquePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   return seated(async (desk) => {
-    const { technique, tempo, naturalBreath, speech, ruleChanges, usedIn, studioVersion } = await readTechnique(desk, id);
+    const { technique, library, tempo, naturalBreath, speech, ruleChanges, usedIn, studioVersion } = await readTechnique(desk, id);
     const { of } = technique;
     const taught = taughtAs(technique, speech.schools);
-    const shared = of.aliases.filter((alias) => sharedAliases().has(alias));
+    const all = sharedAliases(library.families);
+    const shared = of.aliases.filter((alias) => all.has(alias));
     const aliases = [...of.aliases, ...(technique.aliases ?? [])];
     return (
       <>
@@ -36,7 +35,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
                 <span key={alias} style={{ color: 'var(--ochre)' }}>
                   {' '}
                   (“{alias}” also means{' '}
-                  {sharedAliases()
+                  {all
                     .get(alias)
                     ?.filter((name) => name !== of.name)
                     .join(', ')}
@@ -68,16 +67,22 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               rules={ruleChanges}
               saving={may(desk.who.role, 'edit techniques') ? { id: null, version: 0, base: technique.id, name: '' } : null}
             />
-            <Variants technique={technique} pace={{ tempo, naturalBreath }} schools={speech.schools} />
+            <Variants technique={technique} techniques={library.techniques} pace={{ tempo, naturalBreath }} schools={speech.schools} />
           </div>
           <Plank>
             <section>
               <h2>Needs</h2>
-              <Steps edges={needsOf(LADDER, id)} end="needs" none="Nothing: it stands on the ground." href={(other) => `/techniques/${other}`} />
+              <Steps
+                library={library}
+                edges={needsOf(library.edges, id)}
+                end="needs"
+                none="Nothing: it stands on the ground."
+                href={(other) => `/techniques/${other}`}
+              />
             </section>
             <section>
               <h2>Opens</h2>
-              <Steps edges={opens(LADDER, id)} end="to" none="Nothing further." href={(other) => `/techniques/${other}`} />
+              <Steps library={library} edges={opens(library.edges, id)} end="to" none="Nothing further." href={(other) => `/techniques/${other}`} />
             </section>
             {usedIn && (
               <section>

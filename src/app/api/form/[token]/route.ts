@@ -1,28 +1,34 @@
-import { refusalReply } from '@/app/edge';
+import { ownAddress, refusalReply } from '@/app/edge';
 import { ASKED } from '@/core/screening';
+import { FORM_LIMITS } from '@/forms';
 import { freshManager } from '@/server/db/orm';
-import { answerLink, renewByLink } from '@/server/usecases/people/answerLink';
-
-/** A form is short; whatever is longer is not one. */
-const MOST_BYTES = 64_000;
+import { BODY_LIMITS, limitedText } from '@/server/doors';
+import { Refusal } from '@/server/errors';
+import { answerLink, openLink, renewByLink } from '@/server/usecases/people/answerLink';
 
 /** Takes a person's form as their browser sends it, without JavaScript. Their link is the key. */
 export async function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
   const { token } = await params;
-  const address = request.headers.get('x-forwarded-for')?.split(',')[0].trim() ?? 'local';
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return notSent(['This is too long to be a form.'], 413);
   try {
-    const data = await request.formData();
-    const typed = Object.fromEntries([...data].filter((pair): pair is [string, string] => typeof pair[1] === 'string'));
+    const [address, em] = [await ownAddress(), await freshManager()];
+    // Whoever has no link is sent away before anything is read.
+    await openLink(em, token, address, new Date());
+    const typed = fieldsOf(await limitedText(request, BODY_LIMITS.personal));
     const consent = typed.consent === 'on';
-    const em = await freshManager();
     if (typed.renew) await renewByLink(em, token, consent, address, new Date());
     else await answerLink(em, token, { consent, ...readAnswers(typed) }, address, new Date());
     return new Response(null, { status: 303, headers: { location: `/form/thanks${typed.renew ? '?renewed' : ''}` } });
   } catch (error) {
     const { code, message, fields } = refusalReply(error);
-    return notSent(fields.length > 0 ? fields.map((field) => field.message) : [message], code === 'broken' ? 500 : 422);
+    return notSent(fields.length > 0 ? fields.map((field) => field.message) : [message], code === 'broken' ? 500 : code === 'too-large' ? 413 : 422);
   }
+}
+
+/** The fields of a form as a browser sends it. */
+function fieldsOf(text: string): Record<string, string> {
+  const fields = new URLSearchParams(text);
+  if (fields.size > FORM_LIMITS.lines * 4) throw new Refusal('too-large');
+  return Object.fromEntries(fields);
 }
 
 /** The form's fields as answers. */

@@ -4,10 +4,9 @@ import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { longDayText } from '@/core/units';
 import { readPerson } from '@/server/usecases/people/readPerson';
-import { AboutPerson } from '@/ui/people/AboutPerson';
 import { Answers } from '@/ui/people/Answers';
 import { AskPerson } from '@/ui/people/AskPerson';
-import { Goodbye } from '@/ui/people/Goodbye';
+import { PersonDesk } from '@/ui/people/PersonDesk';
 import { Plank } from '@/ui/shell/Plank';
 
 export const metadata: Metadata = { title: 'Person' };
@@ -43,8 +42,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
           <div className="stack" style={{ gap: 22 }}>
             <AskPerson person={{ id, name: person.name, email: person.email }} link={link ?? null} />
             {mayReason && <Answers person={id} today={today} />}
-            <AboutPerson key={person.version} person={person} cohorts={cohorts} />
-            <Goodbye person={person} mayErase={mayReason} />
+            <PersonDesk person={person} cohorts={cohorts} mayErase={mayReason} />
           </div>
           <Plank>
             <h2>Forms</h2>

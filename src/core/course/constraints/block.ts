@@ -1,0 +1,65 @@
+import { growthFindings, rungFindings } from '../../climb';
+import { shortfalls } from '../../ladder';
+import { readBlock, type TechniqueBlock } from '../../plan';
+import { daysBetween, millis } from '../../units';
+import { hourOf, type Planning } from '../types';
+import type { BlockRule } from './types';
+
+/** Every prerequisite is met in number and days; what the cohort already practises counts as met. */
+export const inOrder: BlockRule = ({ technique }, { date }, { practised }, { ladder, already }) =>
+  shortfalls(ladder, technique, date, practised, already).map((lacking) => ({
+    code: lacking.kind === 'too soon' ? 'too soon' : 'out of order',
+    lacking,
+  }));
+
+/** Dose, counts, hold and pace stay inside their rung, and grow by small steps. */
+export const insideGuards: BlockRule = (block, { date }, { last }, { basis }) => {
+  const done = ({ pattern, dose, tempo }: TechniqueBlock) => ({ pattern, dose, pace: { tempo: millis(tempo), naturalBreath: basis.naturalBreath } });
+  const was = last.get(block.technique);
+  const found = [
+    ...rungFindings(done(block), basis.library.technique(block.technique).rung),
+    ...(was ? growthFindings(done(was.block), done(block), daysBetween(was.date, date)) : []),
+  ];
+  return found.map((finding) => ({ code: 'guard', finding }));
+};
+
+/** Activating work belongs in the morning, calming work late. */
+export const atItsHour: BlockRule = ({ technique }, { start }, _, { basis }) => {
+  const { taughtAt } = basis.library.technique(technique);
+  return taughtAt.includes(hourOf(start)) ? [] : [{ code: 'wrong hour', hours: taughtAt }];
+};
+
+/** Nothing stands in a class that the whole cohort must leave out, or waits for a clinician's answer for. */
+export const forSomebody: BlockRule = (block, { date }, _, planning) => {
+  const tally = planning.tally(block, date);
+  return tally.people > 0 && tally.leaveOut + tally.askFirst === tally.people ? [{ code: 'left out by all', tally }] : [];
+};
+
+/** Who does it otherwise, or stands close to a limit, is known beforehand. */
+export const knownForWhom: BlockRule = (block, day, before, planning) => {
+  if (forSomebody(block, day, before, planning).length > 0) return [];
+  const tally = planning.tally(block, day.date);
+  return [
+    ...(tally.leaveOut + tally.askFirst + tally.adapt > 0 ? [{ code: 'adapted', tally } as const] : []),
+    ...(tally.near > 0 ? [{ code: 'near a limit', tally } as const] : []),
+  ];
+};
+
+/** Somebody is qualified for it on its date. */
+export const byQualified: BlockRule = ({ technique }, { date }, _, { basis, qualified }) =>
+  qualified(basis.library.technique(technique).family, date) ? [] : [{ code: 'nobody qualified' }];
+
+/** At least one complete round fits its minutes. */
+export const inWholeRounds: BlockRule = (block, _, __, { basis }) => (readBlock(block, basis).timing.fits ? [] : [{ code: 'no round fits' }]);
+
+/** Whether a technique may be taught in a class at all: the hour suits it, and somebody in the cohort may do it. */
+export function mayBeTaught(block: TechniqueBlock, ...asked: [...(Parameters<BlockRule> extends [unknown, ...infer Rest] ? Rest : never)]): boolean {
+  return [atItsHour, forSomebody].every((rule) => rule(block, ...asked).length === 0);
+}
+
+/** Whether a technique or a step of its counts is new to the cohort; volume is not. */
+export function isNew({ technique, pattern }: TechniqueBlock, { last, practised }: Parameters<BlockRule>[2], { already }: Planning): boolean {
+  const was = last.get(technique);
+  if (was) return was.block.pattern !== pattern;
+  return !practised.has(technique) && !already.has(technique);
+}

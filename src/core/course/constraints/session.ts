@@ -1,0 +1,29 @@
+import { sessionTime, techniquesIn, type TechniqueBlock } from '../../plan';
+import { isSideWork } from '../../techniques';
+import { COURSE_LIMITS } from '../limits';
+import { isNew } from './block';
+import type { SessionRule } from './types';
+
+/** Side work wants a look at whether both sides are free, in the same class and before it. */
+export const prepared: SessionRule = ({ blocks }, _, { basis }) => {
+  const side = (block: TechniqueBlock) => isSideWork(basis.library.technique(block.technique));
+  const first = blocks.findIndex((block) => block.kind === 'technique' && side(block));
+  const cleared = blocks.findIndex((block) => block.kind !== 'technique' && block.part === 'clear-nose');
+  const block = blocks[first];
+  if (block?.kind !== 'technique' || (cleared >= 0 && cleared < first)) return [];
+  return [{ finding: { code: 'not prepared' }, block }];
+};
+
+/** At most one new thing a class. */
+export const oneNewThing: SessionRule = ({ blocks }, before, planning) => {
+  const news = techniquesIn(blocks).filter((block) => isNew(block, before, planning));
+  if (news.length <= COURSE_LIMITS.newThings) return [];
+  const names = news.map(({ technique }) => planning.basis.library.technique(technique).name);
+  return [{ finding: { code: 'two new things', names }, block: null }];
+};
+
+/** Everything fits the minutes, with arriving, rests and closing. */
+export const inTime: SessionRule = ({ blocks, minutes }, _, { basis }) => {
+  const planned = sessionTime(blocks, basis);
+  return planned > minutes * 60_000 ? [{ finding: { code: 'over time', planned, minutes }, block: null }] : [];
+};

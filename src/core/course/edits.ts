@@ -1,0 +1,94 @@
+import type { Library } from '../library';
+import type { Block, TechniqueBlock } from '../plan';
+import type { IsoDate } from '../units';
+import { mended, type Mend } from './mends';
+import type { CourseSession } from './types';
+
+/** Why a change by hand cannot be made; worded by {@link refusedText}. */
+export type Refused = 'block gone' | 'class gone' | 'past' | 'not a technique' | 'there already';
+
+/** A session with the blocks that a change by hand gives it. */
+export interface Edited {
+  readonly session: string;
+  readonly blocks: readonly Block[];
+}
+
+export type Edit = { readonly ok: true; readonly edited: readonly Edited[] } | { readonly ok: false; readonly why: Refused };
+
+interface Asked {
+  readonly today: IsoDate;
+  readonly library: Library;
+  readonly newId: () => string;
+}
+
+/**
+ * A mend, or a technique moved by hand, as what it makes of the sessions concerned. What is past stays as it was.
+ * @example edit(sessions, { kind: 'move', block, to }, asked) // { ok: true, edited: [{ session: from, … }, { session: to, … }] }
+ */
+export function edit(sessions: readonly CourseSession[], mend: Mend, { today, library, newId }: Asked): Edit {
+  const at = sessions.find(({ blocks }) => blocks.some(({ id }) => id === mended(mend)));
+  if (!at) return { ok: false, why: 'block gone' };
+  if (at.date < today) return { ok: false, why: 'past' };
+  switch (mend.kind) {
+    case 'move':
+      return moved(
+        at,
+        sessions.find(({ id }) => id === mend.to),
+        mend.block,
+        today,
+      );
+    case 'shorten rest':
+      return changed(at, (block) => [block.id === mend.block && block.kind !== 'technique' ? { ...block, minutes: mend.minutes } : block]);
+    case 'add preparation': {
+      const { id: part, kind, minutes } = library.part('clear-nose');
+      return changed(at, (block) => (block.id === mend.before ? [{ id: newId(), kind, part, minutes }, block] : [block]));
+    }
+  }
+}
+
+function changed({ id, blocks }: CourseSession, change: (block: Block) => readonly Block[]): Edit {
+  return { ok: true, edited: [{ session: id, blocks: blocks.flatMap(change) }] };
+}
+
+/** A technique goes with the settling that follows it. */
+function moved(from: CourseSession, to: CourseSession | undefined, blockId: string, today: IsoDate): Edit {
+  if (!to) return { ok: false, why: 'class gone' };
+  if (to.date < today) return { ok: false, why: 'past' };
+  if (to.id === from.id) return { ok: true, edited: [] };
+  const index = from.blocks.findIndex(({ id }) => id === blockId);
+  const block = from.blocks[index];
+  if (block.kind !== 'technique') return { ok: false, why: 'not a technique' };
+  if (to.blocks.some((other) => other.kind === 'technique' && other.technique === block.technique)) return { ok: false, why: 'there already' };
+  const settling = from.blocks[index + 1]?.kind === 'settle' ? from.blocks[index + 1] : null;
+  return {
+    ok: true,
+    edited: [
+      { session: from.id, blocks: from.blocks.filter((other) => other !== block && other !== settling) },
+      { session: to.id, blocks: inserted(to.blocks, settling ? [block, settling] : [block]) },
+    ],
+  };
+}
+
+/** New work goes after the last technique and its settling, before the rest. */
+function inserted(blocks: readonly Block[], added: readonly Block[]): Block[] {
+  const last = blocks.findLastIndex((block): block is TechniqueBlock => block.kind === 'technique');
+  const rest = blocks.findIndex((block) => block.kind === 'rest' || block.kind === 'close');
+  const at = last >= 0 ? last + (blocks[last + 1]?.kind === 'settle' ? 2 : 1) : rest >= 0 ? rest : blocks.length;
+  return [...blocks.slice(0, at), ...added, ...blocks.slice(at)];
+}
+
+/** Why a change by hand was not made. */
+export function refusedText(why: Refused): string {
+  switch (why) {
+    case 'block gone':
+      return 'This block is no longer in the course.';
+    case 'class gone':
+      return 'This session is not part of the course.';
+    case 'past':
+      return 'What was taught stays as it was: this session is past.';
+    case 'not a technique':
+      return 'Only a technique moves to another session.';
+    case 'there already':
+      return 'That session practises this technique already.';
+  }
+}

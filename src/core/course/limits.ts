@@ -1,0 +1,22 @@
+/** The numbers of planning a course, each with where it comes from. Words and docs quote them from here. */
+export const COURSE_LIMITS = {
+  /** A class holds no more without hurry: the drafting problem. */
+  mostTechniques: 5,
+  /** Below this a draft fills a class up with what the cohort knows. */
+  fewestTechniques: 4,
+  /** Practised techniques come back at growing gaps, in classes: about 1, 2, 4. */
+  gaps: [1, 2, 4],
+  /** At most one new thing a class: a technique, a layer, or a step of counts or hold. */
+  newThings: 1,
+  /** Classes on a step of counts before the next: the guards of a climb. */
+  classesOnAStep: 2,
+  /** Days between two growths of volume: the guards of a climb. */
+  daysBetweenVolume: 7,
+  /** Minutes of the lying rest by week, the last from then on: 5 → 10 → 15. */
+  restByWeek: [5, 5, 10, 10, 15],
+  /** The shortest lying rest that a mend leaves, in minutes. */
+  shortestRest: 5,
+  settleMinutes: 2,
+  /** From this length on a class has gentle movement before it, in minutes. */
+  movementFrom: 45,
+} as const;

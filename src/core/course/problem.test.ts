@@ -1,0 +1,92 @@
+import fc from 'fast-check';
+import { checkCourse, draftCourse, planningOf, tallyKey, type CourseProblem, type CourseSession, type Tally } from '.';
+import { wayDown } from '../ladder';
+import { SHIPPED_LIBRARY } from '../library';
+import { tideBreath } from '../library/example';
+import { addDays, isoDate, millis } from '../units';
+
+const { technique, techniques } = SHIPPED_LIBRARY;
+const day = isoDate('2026-11-24');
+const own = tideBreath('0193a1f0-0000-7000-8000-000000000001');
+const nobody: Tally = { people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 };
+
+const sessions: CourseSession[] = Array.from({ length: 18 }, (_, index) => ({
+  id: `s${index}`,
+  date: addDays(day, index * 4),
+  start: '18:30',
+  minutes: 60,
+  blocks: [],
+  fixed: false,
+}));
+
+function problem(goals: readonly string[], over: Partial<CourseProblem> = {}): CourseProblem {
+  const taught = Object.fromEntries(techniques.map(({ id, pattern, dose }) => [id, { pattern, dose }]));
+  taught[own.technique.id] = { pattern: own.technique.pattern, dose: own.technique.dose };
+  const ways = Object.entries(taught).map(([id, way]) => ({ technique: id, ...way, tempo: 1000 }));
+  return {
+    sessions,
+    goals: goals.map((id) => ({ technique: id, ...taught[id], practise: 2 })),
+    own: [own],
+    already: ['natural', 'belly', 'deepened'],
+    tempo: 1000,
+    naturalBreath: millis(4000),
+    taught,
+    tallies: Object.fromEntries(sessions.flatMap(({ date }) => ways.map((way) => [tallyKey(way, date), nobody]))),
+    qualifications: techniques.map(({ family }) => ({ family, since: isoDate('2020-01-01') })),
+    ...over,
+  };
+}
+const counted = () => {
+  let next = 0;
+  return () => `id${(next += 1)}`;
+};
+const drafted = (of: CourseProblem) => draftCourse(of.sessions, of.goals, planningOf(of), counted());
+
+test('a problem is plain data: sent to a worker and back it drafts the same course', () => {
+  fc.assert(
+    fc.property(fc.subarray(['longer-5-6', 'alternate-4-4', 'equal-4-4-4', 'hissing', 'five-finger'], { minLength: 1 }), (goals) => {
+      const here = problem(goals);
+      expect(drafted(JSON.parse(JSON.stringify(here)) as CourseProblem)).toEqual(drafted(here));
+      expect(drafted(structuredClone(here))).toEqual(drafted(here));
+    }),
+    { numRuns: 12 },
+  );
+});
+
+test('a technique of the studio’s own is climbed to over its own edges', () => {
+  const { sessions: done, unplaced } = drafted(
+    problem([own.technique.id], { qualifications: [...problem([]).qualifications, { family: own.technique.id, since: day }] }),
+  );
+  expect(unplaced).toEqual([]);
+  const first = (id: string) => done.findIndex(({ blocks }) => blocks.some((one) => one.kind === 'technique' && one.technique === id));
+  expect(first('longer-4-6')).toBeGreaterThanOrEqual(0);
+  expect(first('longer-4-6')).toBeLessThan(first(own.technique.id));
+  expect(wayDown(SHIPPED_LIBRARY.edges, own.technique.id)).toEqual([]);
+});
+
+test('what a problem does not bring along is a bug that says so', () => {
+  expect(() => planningOf(problem([], { taught: {} })).taught('belly')).toThrow('does not bring along how belly is taught');
+  expect(() => drafted(problem(['longer-5-6'], { tallies: {} }))).toThrow('does not bring along who may do');
+});
+
+test('a teacher is qualified from the day of their qualification on, by the family', () => {
+  const from = addDays(day, 4);
+  const { qualified } = planningOf(problem([], { qualifications: [{ family: 'equal', since: from }] }));
+  expect([addDays(from, -1), from].map((date) => qualified('equal', date))).toEqual([false, true]);
+  expect(qualified('longer-exhale', from)).toBe(false);
+});
+
+test.each([
+  ['leaves it out', { leaveOut: 10 }, ['left out by all']],
+  ['waits for a clinician', { askFirst: 10 }, ['left out by all']],
+  ['leaves it out or waits, together', { leaveOut: 4, askFirst: 6 }, ['left out by all']],
+  ['but one leaves it out', { leaveOut: 9 }, ['adapted']],
+  ['stands near a limit', { near: 1 }, ['near a limit']],
+  ['does it as taught', {}, []],
+] as const)('where everybody %s', (_, counts, codes) => {
+  const { pattern, dose } = technique('equal-4-4');
+  const block = { id: 'b', kind: 'technique', technique: 'equal-4-4', pattern, dose, tempo: 1000 } as const;
+  const of = problem([], { already: ['natural', 'belly', 'deepened', 'equal-4-4'], tallies: { [tallyKey(block, day)]: { ...nobody, ...counts } } });
+  const found = checkCourse([{ ...sessions[0], blocks: [block] }], planningOf(of)).map(({ finding }) => finding.code);
+  expect(found).toEqual(codes);
+});

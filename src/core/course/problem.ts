@@ -1,0 +1,24 @@
+import { libraryOf } from '../library';
+import { isQualified } from '../staff';
+import { tallyKey, type CourseProblem, type Planning } from './types';
+
+/**
+ * What the rules ask of a problem.
+ * @throws when a tally or a technique is asked for that the problem does not bring along
+ */
+export function planningOf({ own, naturalBreath, already, tempo, taught, tallies, qualifications }: CourseProblem): Planning {
+  const library = libraryOf(own);
+  const brought = <T>(found: T | undefined, what: string): T => {
+    if (found === undefined) throw new Error(`This problem does not bring along ${what}`);
+    return found;
+  };
+  return {
+    basis: { library, naturalBreath },
+    ladder: library.edges,
+    already: new Set(already),
+    tempo,
+    taught: (technique) => brought(taught[technique], `how ${technique} is taught`),
+    tally: (block, date) => brought(tallies[tallyKey(block, date)], `who may do ${tallyKey(block, date)}`),
+    qualified: (family, date) => isQualified(qualifications, family, date),
+  };
+}

@@ -1,0 +1,54 @@
+import fc from 'fast-check';
+import { EFFORTS, logText, REACHED, takenTogether, type ClassLog } from '.';
+
+const log = (id: string, hour: number, attendance: ClassLog['attendance'], more: Partial<ClassLog> = {}): ClassLog => ({
+  id,
+  at: new Date(Date.UTC(2026, 10, 24, hour)),
+  taughtBy: 'tamsin',
+  reached: 'all of it',
+  note: '',
+  attendance,
+  ...more,
+});
+const easy = (person: string, came = true) => ({ person, came, effort: 'easy' as const, stopSigns: [] });
+
+test('a second log hides no stop sign of the first', () => {
+  const first = log('a', 7, [{ ...easy('asta'), effort: 'strained', stopSigns: ['dizziness'] }, easy('bram')]);
+  const second = log('b', 9, [easy('asta', false), easy('bram')]);
+  const together = takenTogether([second, first], null)!;
+  expect(together).toMatchObject({ id: 'b', logs: 2, unsettled: true });
+  expect(together.attendance[0]).toEqual({ person: 'asta', came: true, effort: 'strained', stopSigns: ['dizziness'] });
+  expect(logText(together)).toBe('2 of 2 came, 1 strained, 1 with a stop sign');
+  expect(takenTogether([first, second], 'a')).toMatchObject({ id: 'a', unsettled: false });
+});
+
+test('logs that say the same need nobody to settle them; no log is none', () => {
+  expect(takenTogether([log('a', 7, [easy('asta')]), log('b', 9, [easy('asta')])], null)).toMatchObject({ logs: 2, unsettled: false });
+  expect(takenTogether([], null)).toBeNull();
+});
+
+test('whatever is settled, every stop sign of every log counts, and order does not matter', () => {
+  const someone = fc.record({
+    person: fc.constantFrom('asta', 'bram', 'cleo'),
+    came: fc.boolean(),
+    effort: fc.constantFrom(...EFFORTS),
+    stopSigns: fc.subarray(['dizziness', 'wheeze']),
+  });
+  const logs = fc.array(
+    fc.tuple(fc.uniqueArray(someone, { selector: ({ person }) => person }), fc.constantFrom(...REACHED), fc.integer({ min: 0, max: 23 })),
+    { minLength: 1, maxLength: 4 },
+  );
+  fc.assert(
+    fc.property(logs, fc.nat(3), (made, pick) => {
+      const all = made.map(([attendance, reached, hour], index) => log(`l${index}`, hour, attendance, { reached }));
+      const together = takenTogether(all, `l${pick}`)!;
+      for (const { attendance } of all)
+        for (const { person, stopSigns } of attendance) {
+          const one = together.attendance.find((each) => each.person === person)!;
+          expect(one.stopSigns).toEqual(expect.arrayContaining([...stopSigns]));
+          if (stopSigns.length > 0) expect(one.came).toBe(true);
+        }
+      expect(takenTogether([...all].reverse(), `l${pick}`)).toEqual(together);
+    }),
+  );
+});

@@ -1,0 +1,71 @@
+/** The choices of a class log. */
+export const EFFORTS = ['easy', 'worked', 'strained'] as const;
+export type Effort = (typeof EFFORTS)[number];
+export const REACHED = ['all of it', 'most of it', 'less'] as const;
+export type Reached = (typeof REACHED)[number];
+
+/** One person in a class. */
+export interface Attendance {
+  readonly person: string;
+  readonly came: boolean;
+  readonly effort: Effort;
+  readonly stopSigns: readonly string[];
+}
+
+/** What a teacher says of a class. */
+export interface ClassLog {
+  readonly id: string;
+  readonly at: Date;
+  readonly taughtBy: string;
+  readonly reached: Reached;
+  readonly note: string;
+  readonly attendance: readonly Attendance[];
+}
+
+/** The logs of one class taken together: the one that is gone by, with what hurt anybody in any of them. */
+export interface TakenTogether extends ClassLog {
+  /** How many logs there are. */
+  readonly logs: number;
+  /** Whether they say different things and nobody has settled it. */
+  readonly unsettled: boolean;
+}
+
+/**
+ * Several logs of one class as one: the settled one, else the newest, is gone by; every stop sign and every strain of any of
+ * them counts, and whoever had one was there.
+ * @param settled the id of the log the director goes by
+ * @returns null when there is no log
+ * @example takenTogether([morning, evening], null)?.attendance[0].stopSigns // those of both
+ */
+export function takenTogether(logs: readonly ClassLog[], settled: string | null): TakenTogether | null {
+  const ordered = [...logs].sort((a, b) => a.at.getTime() - b.at.getTime() || a.id.localeCompare(b.id));
+  const base = ordered.find(({ id }) => id === settled) ?? ordered.at(-1);
+  if (!base) return null;
+  const everyone = [...new Set([base, ...ordered].flatMap(({ attendance }) => attendance.map(({ person }) => person)))];
+  const attendance = everyone.map((person): Attendance => {
+    const said = ordered.flatMap((log) => log.attendance.filter((one) => one.person === person));
+    const own = base.attendance.find((one) => one.person === person) ?? { person, came: false, effort: 'easy', stopSigns: [] };
+    const stopSigns = [...new Set(said.flatMap((one) => one.stopSigns))];
+    const strained = said.some(({ effort, came }) => came && effort === 'strained');
+    return { person, came: own.came || stopSigns.length > 0 || strained, effort: strained ? 'strained' : own.effort, stopSigns };
+  });
+  const unsettled = settled === null && new Set(ordered.map(saidIn)).size > 1;
+  return { ...base, attendance, logs: ordered.length, unsettled };
+}
+
+/** What a log says, whoever sent it and when. */
+function saidIn({ reached, note, attendance }: ClassLog): string {
+  return JSON.stringify([reached, note, [...attendance].sort((a, b) => a.person.localeCompare(b.person))]);
+}
+
+/** A log in a few words. @example logText(log) // "9 of 11 came, 1 strained, 1 with a stop sign" */
+export function logText({ attendance }: Pick<ClassLog, 'attendance'>): string {
+  const came = attendance.filter((person) => person.came);
+  const strained = came.filter(({ effort }) => effort === 'strained').length;
+  const signs = came.filter(({ stopSigns }) => stopSigns.length > 0).length;
+  return [
+    `${came.length} of ${attendance.length} came`,
+    ...(strained > 0 ? [`${strained} strained`] : []),
+    ...(signs > 0 ? [`${signs} with a stop sign`] : []),
+  ].join(', ');
+}

@@ -1,0 +1,16 @@
+/**
+ * Names in a row, as they are said.
+ * @example listed(['Asta R.', 'Bram O.', 'Cleo D.']) // "Asta R., Bram O. and Cleo D."
+ */
+export function listed(names: readonly string[]): string {
+  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
+/**
+ * Names at the end of a sentence: initials bring their own full stop.
+ * @example listedSentence(['Asta R.']) // "Asta R."
+ */
+export function listedSentence(names: readonly string[]): string {
+  const all = listed(names);
+  return all.endsWith('.') ? all : `${all}.`;
+}

@@ -1,0 +1,52 @@
+import { array, number, object, type InferType } from 'yup';
+import { FORM_LIMITS } from './limits';
+import { clock, day, dose, id, line, oneOf, once, pattern, technique, version, whole, words } from './rules';
+
+/** The version of every session that a page showed. */
+const seen = () =>
+  array()
+    .of(object({ session: id(), version: version() }))
+    .max(FORM_LIMITS.weeks * 7)
+    .required();
+
+export const cohortForm = object({
+  once: once(),
+  name: line('the cohort a name', FORM_LIMITS.name),
+  about: words(FORM_LIMITS.about),
+  practises: array().of(technique()).max(FORM_LIMITS.practises).default([]),
+});
+
+export const courseForm = object({
+  once: once(),
+  name: line('the course a name', FORM_LIMITS.courseName),
+  cohort: id().required('Please choose a cohort.'),
+  firstDate: day('the first day'),
+  weeks: whole('Weeks', 1, FORM_LIMITS.weeks).min(1, 'A course of no weeks ends before it starts. Give at least 1.'),
+  weekdays: array()
+    .of(number().required().integer().min(1).max(7))
+    .max(7)
+    .min(1, 'Choose at least one weekday.')
+    .required('Choose at least one weekday.'),
+  start: clock('the time it starts'),
+  minutes: whole('Minutes', FORM_LIMITS.minutes.least, FORM_LIMITS.minutes.most),
+  teacher: id().required('Please choose a teacher.'),
+  goals: array()
+    .of(object({ technique: technique(), pattern: pattern(), dose: dose(), practise: whole('Practised', 1, FORM_LIMITS.practise) }))
+    .min(1, 'Choose at least one goal.')
+    .max(FORM_LIMITS.goals, `At most ${FORM_LIMITS.goals} goals.`)
+    .required(),
+});
+
+export const draftForm = object({ course: id(), version: version(), seen: seen() });
+
+export const moveForm = object({ course: id(), block: id(), to: id(), seen: seen() });
+
+export const mendForm = object({
+  course: id(),
+  session: id(),
+  kind: oneOf(['move', 'shorten rest', 'add preparation'] as const),
+  block: id(),
+  seen: seen(),
+});
+
+export type CourseInput = InferType<typeof courseForm>;

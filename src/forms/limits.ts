@@ -1,0 +1,37 @@
+/** How much a form takes, each number once; a test stands on each side of it. */
+export const FORM_LIMITS = {
+  name: 60,
+  courseName: 80,
+  about: 200,
+  email: 200,
+  reason: 300,
+  /** The fewest characters that are a sentence, and a few words. */
+  sentence: 8,
+  fewWords: 4,
+  why: 200,
+  note: 300,
+  logNote: 600,
+  pattern: 2000,
+  dose: 200,
+  people: 500,
+  rules: 60,
+  ruleChanges: 200,
+  practises: 60,
+  goals: 12,
+  practise: 20,
+  weeks: 26,
+  minutes: { least: 15, most: 180 },
+  blocks: 40,
+  blockMinutes: { least: 0.5, most: 90 },
+  /** Milliseconds a count. */
+  tempo: { least: 400, most: 3000 },
+  naturalSeconds: { least: 1.5, most: 15 },
+  comfort: { least: 2, most: 30 },
+  wordsPerSecond: { least: 1, most: 5 },
+  lines: 60,
+  attendance: 200,
+  waysFile: 1_000_000,
+  /** What may come in at all, before any form looks at it: fields altogether, and how deep they stand in each other. */
+  fields: 6000,
+  depth: 10,
+} as const;

@@ -1,0 +1,55 @@
+import { array, number, object, string, type InferType } from 'yup';
+import { FORM_LIMITS } from './limits';
+import { dose, id, once, pattern, slug, version, whole } from './rules';
+
+const tempo = () =>
+  whole('Tempo', FORM_LIMITS.tempo.least, FORM_LIMITS.tempo.most)
+    .min(FORM_LIMITS.tempo.least, `A count of at least ${FORM_LIMITS.tempo.least / 1000} s.`)
+    .max(FORM_LIMITS.tempo.most, `A count of at most ${FORM_LIMITS.tempo.most / 1000} s.`);
+
+export const blocksForm = object({
+  session: id(),
+  version: version(),
+  blocks: array()
+    .of(
+      object({
+        id: id(),
+        technique: slug('No such technique.'),
+        part: slug('No such part.'),
+        own: object({ id: id(), number: number().required().integer().min(1) })
+          .nullable()
+          .default(null),
+        pattern: string().when('technique', {
+          is: (value: unknown) => Boolean(value),
+          then: () => pattern(),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
+        dose: string().when('technique', {
+          is: (value: unknown) => Boolean(value),
+          then: () => dose(),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
+        tempo: number().when('technique', {
+          is: (value: unknown) => Boolean(value),
+          then: () => tempo(),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
+        minutes: number().when('part', {
+          is: (value: unknown) => Boolean(value),
+          then: (schema) =>
+            schema
+              .typeError('Minutes are a number.')
+              .required('Please give minutes.')
+              .min(FORM_LIMITS.blockMinutes.least, 'At least half a minute.')
+              .max(FORM_LIMITS.blockMinutes.most, `At most ${FORM_LIMITS.blockMinutes.most} minutes.`),
+          otherwise: (schema) => schema.nullable().default(null),
+        }),
+      }).test('either', 'A block is a technique or a part.', (block) => Boolean(block.technique) !== Boolean(block.part)),
+    )
+    .max(FORM_LIMITS.blocks, 'At most forty blocks.')
+    .required(),
+});
+
+export const publishForm = object({ once: once(), session: id(), version: version(), teacher: id().required('Please choose a teacher.') });
+
+export type BlocksInput = InferType<typeof blocksForm>;

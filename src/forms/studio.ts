@@ -1,0 +1,83 @@
+import { array, number, object, string, type InferType } from 'yup';
+import { QUESTION_IDS } from '@/core/conventions';
+import { LOUDNESS, WORDED, wordingProblem } from '@/core/cues';
+import { FORM_LIMITS } from './limits';
+import { day, family, id, line, oneOf, once, technique, version } from './rules';
+
+export const closureForm = object({
+  once: once(),
+  from: day('the first closed day'),
+  until: day('the last closed day').test(
+    'order',
+    'The last day is before the first: a closure ends on or after the day it starts.',
+    (value, { parent }) => !value || !parent.from || value >= parent.from,
+  ),
+  reason: line('the reason', FORM_LIMITS.name),
+});
+
+export const removeForm = object({ id: id() });
+
+/** The length of a natural breath alone, for looking ahead at what it would change. */
+export const paceForm = object({
+  naturalSeconds: number()
+    .typeError('A natural breath is a number of seconds.')
+    .required('Please give the natural breath.')
+    .min(FORM_LIMITS.naturalSeconds.least, `At least ${FORM_LIMITS.naturalSeconds.least} s.`)
+    .max(FORM_LIMITS.naturalSeconds.most, `At most ${FORM_LIMITS.naturalSeconds.most} s.`),
+});
+
+export const schoolsForm = object({
+  version: version(),
+  /** The technique whose own ways these are; null for the studio's. */
+  technique: technique().nullable().default(null),
+  ways: array()
+    .of(object({ question: oneOf(QUESTION_IDS), way: string().nullable().default(null).max(80) }))
+    .max(QUESTION_IDS.length)
+    .required(),
+});
+
+export const conventionsForm = paceForm.shape({
+  version: version(),
+  tempoSeconds: number()
+    .typeError('Tempo is a number of seconds.')
+    .required('Please give the tempo.')
+    .min(FORM_LIMITS.tempo.least / 1000, `A count of at least ${FORM_LIMITS.tempo.least / 1000} s.`)
+    .max(FORM_LIMITS.tempo.most / 1000, `A count of at most ${FORM_LIMITS.tempo.most / 1000} s.`),
+});
+
+export const speechForm = object({
+  version: version(),
+  loudness: oneOf(LOUDNESS),
+  wordsPerSecond: number()
+    .typeError('Words a second is a number.')
+    .required('Please give the words a second.')
+    .min(FORM_LIMITS.wordsPerSecond.least, 'At least one word a second.')
+    .max(FORM_LIMITS.wordsPerSecond.most, 'At most five words a second.'),
+  lines: array()
+    .of(
+      object({
+        family: family(),
+        phase: oneOf(WORDED),
+        text: string()
+          .trim()
+          .default('')
+          .test('wording', 'This line does not work.', (value, context) => {
+            const problem = wordingProblem(value ?? '');
+            return problem === null || context.createError({ message: problem });
+          }),
+      }),
+    )
+    .max(FORM_LIMITS.lines, 'At most sixty lines.')
+    .default([]),
+});
+
+export const qualificationsForm = object({
+  staff: id(),
+  version: version(),
+  families: array()
+    .of(family())
+    .max(FORM_LIMITS.lines * 2)
+    .required(),
+});
+
+export type SpeechInput = InferType<typeof speechForm>;

@@ -1,0 +1,24 @@
+import { Server, type IncomingMessage } from 'node:http';
+import { vault } from './auth/vault';
+import { freshManager } from './db/orm';
+import { startWorking } from './jobs/work';
+import { checkKey } from './repositories/keys';
+
+/** Holds the master key against the database, then begins to work on jobs. */
+export async function begin(): Promise<void> {
+  await checkKey(await freshManager(), vault(), new Date());
+  await startWorking();
+  nameSockets();
+}
+
+/** Puts the address at the other end of the connection where requests are read, whatever they say of it themselves. */
+function nameSockets(): void {
+  const emit = Server.prototype.emit as (this: Server, event: string, ...args: unknown[]) => boolean;
+  Server.prototype.emit = function (this: Server, event: string, ...args: unknown[]): boolean {
+    if (event === 'request') {
+      const request = args[0] as IncomingMessage;
+      request.headers['x-oaken-socket'] = request.socket.remoteAddress ?? 'unknown';
+    }
+    return emit.call(this, event, ...args);
+  } as typeof Server.prototype.emit;
+}

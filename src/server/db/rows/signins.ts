@@ -1,0 +1,29 @@
+import { defineEntity, p } from '@mikro-orm/core';
+import { ofStaff, ofStudio } from './studio';
+
+export const SignInRow = defineEntity({
+  name: 'SignIn',
+  tableName: 'sign_in',
+  properties: { tokenHash: p.text().primary(), studio: ofStudio(), staff: ofStaff('staff'), seenAt: p.datetime(), since: p.datetime() },
+});
+
+/** What was tried and failed, or is being tried, from an address. */
+export const AttemptRow = defineEntity({
+  name: 'Attempt',
+  tableName: 'sign_in_attempt',
+  properties: { id: p.uuid().primary(), address: p.text(), email: p.text(), at: p.datetime() },
+});
+
+/** A device from which somebody has signed in before; what strangers try does not slow it down. */
+export const KnownDeviceRow = defineEntity({
+  name: 'KnownDevice',
+  tableName: 'known_device',
+  properties: { tokenHash: p.text().primary(), studio: ofStudio(), staff: ofStaff('staff'), at: p.datetime() },
+});
+
+/** Which master key what is sealed here was sealed under. */
+export const VaultKeyRow = defineEntity({
+  name: 'VaultKey',
+  tableName: 'vault_key',
+  properties: { fingerprint: p.text().primary(), since: p.datetime() },
+});

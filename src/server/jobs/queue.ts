@@ -1,0 +1,61 @@
+import PgBoss from 'pg-boss';
+import type { Writing } from '../desk';
+
+/** What is done beside the requests: one delivery however many instances there are, tried again when it fails. */
+export interface Jobs {
+  /** Carries a mail from the outbox to the post office. */
+  readonly 'deliver-mail': { readonly mail: string; readonly studio: string };
+  /** Looks for studios that have forms asked for by themselves. */
+  readonly remind: Record<string, never>;
+  /** Asks for the forms that are due in one studio. */
+  readonly 'remind-studio': { readonly studio: string };
+  /** Rewrites the tables that held what was erased, once more after everybody who may still read it is done. */
+  readonly 'sweep-erased': Record<string, never>;
+  /** Forgets what was asked for once, long ago. */
+  readonly 'forget-done': Record<string, never>;
+}
+
+export type JobName = keyof Jobs;
+
+/** How often a job is tried again, in seconds apart. */
+type Tried = Pick<PgBoss.Queue, 'retryLimit' | 'retryDelay' | 'retryBackoff'>;
+
+const HARDLY: Tried = { retryLimit: 2, retryDelay: 60 };
+
+/** How each kind of job is tried again; delays in seconds, doubling where they back off. */
+export const QUEUES: Readonly<Record<JobName, Tried>> = {
+  'deliver-mail': { retryLimit: 6, retryDelay: 15, retryBackoff: true },
+  remind: HARDLY,
+  'remind-studio': HARDLY,
+  'sweep-erased': { retryLimit: 6, retryDelay: 300 },
+  'forget-done': HARDLY,
+};
+
+/** When what is done by the clock is begun. */
+export const CLOCKWORK: Readonly<Partial<Record<JobName, string>>> = { remind: '*/15 * * * *', 'forget-done': '40 3 * * *' };
+
+let sender: PgBoss | null = null;
+
+/** Begins a job once this transaction is over, and not at all when it comes to nothing. */
+export async function enqueue<Name extends JobName>(
+  at: Writing,
+  name: Name,
+  data: Jobs[Name],
+  options: { readonly startAfter?: number; readonly singletonKey?: string } = {},
+): Promise<void> {
+  sender ??= new PgBoss({ db: { executeSql: () => Promise.reject(new Error('jobs are begun inside a transaction')) } });
+  const db = { executeSql: async (text: string, values: readonly unknown[]) => (await connectionOf(at)).query({ text, values }) };
+  await at.turn(() => sender!.send(name, data, { ...options, db }).then(() => undefined));
+}
+
+/** A connection as the queue uses one: numbered placeholders, rows back. */
+interface Connection {
+  query(query: { readonly text: string; readonly values: readonly unknown[] }): Promise<{ readonly rows: unknown[] }>;
+}
+
+/** The connection that this transaction runs on. */
+function connectionOf({ em }: Writing): Promise<Connection> {
+  const transaction = em.getTransactionContext<{ readonly client: { acquireConnection(): Promise<Connection> } }>();
+  if (!transaction) throw new Error('jobs are begun inside a transaction');
+  return transaction.client.acquireConnection();
+}

@@ -1,0 +1,41 @@
+import type { Actor } from '../auth/actors';
+import { readRows } from '../db/read';
+import { MailRow } from '../db/rows';
+import { add, hold } from '../db/write';
+import type { Desk, Writing } from '../desk';
+import { enqueue } from '../jobs/queue';
+
+/** A mail to be sent. */
+export interface NewMail {
+  readonly person: string;
+  readonly address: string;
+  readonly subject: string;
+  readonly body: string;
+}
+
+/** Puts a mail into the outbox and has it delivered, once this transaction is over. */
+export async function addMail(at: Writing, mail: NewMail): Promise<void> {
+  const id = at.newId();
+  await add(at, MailRow, { id, ...mail, madeAt: at.now, deliveredAt: null, tries: 0, refused: null });
+  await enqueue(at, 'deliver-mail', { mail: id, studio: at.who.studio });
+}
+
+/** A mail that still is to be delivered, held until the transaction ends; null when it was, or is no longer there. */
+export async function holdMail(at: Writing, id: string) {
+  return hold(at, MailRow, { id, deliveredAt: null });
+}
+
+/** What became of trying to deliver a mail. */
+export async function noteDelivery(at: Writing, id: string, refused: string | null): Promise<void> {
+  const mail = await hold(at, MailRow, { id });
+  if (!mail) return;
+  at.em.assign(mail, { tries: mail.tries + 1, refused, deliveredAt: refused === null ? at.now : null });
+  await at.em.flush();
+}
+
+/** How many mails the outbox shows. */
+const OUTBOX_PAGE = 100;
+
+export function outbox(desk: Desk<Actor>) {
+  return readRows(desk, MailRow, {}, { orderBy: { madeAt: 'desc' }, limit: OUTBOX_PAGE });
+}

@@ -1,0 +1,114 @@
+import { isoDate, type IsoDate } from '@/core/units';
+import type { Actor, Staff } from '../auth/actors';
+import type { EntityManager } from '../db/orm';
+import { readRow, readRows } from '../db/read';
+import { add, claim, hold, remove } from '../db/write';
+import { once, type Desk, type Writing } from '../desk';
+import { LinkRow, MailRow, PersonRow, ScreeningRow, type PersonRecord } from '../db/rows';
+import { knownId, Refusal } from '../errors';
+import { ERASED } from './erasing';
+
+/** Where a person stands who has neither left nor been erased. */
+export const HERE = { leftOn: null, erasedAt: null };
+
+const NOT_HERE = 'This person is not here, or not part of your studio.';
+
+/** A person's row; refuses whoever is not here, or erased. */
+export async function person(desk: Desk<Actor>, id: string): Promise<PersonRecord> {
+  const row = await readRow(desk, PersonRow, { id: knownId(id, NOT_HERE), erasedAt: null });
+  if (!row) throw new Refusal('not-found', NOT_HERE);
+  return row;
+}
+
+/**
+ * A person held until the transaction ends. Whatever is written about somebody holds them first, so that nothing is written
+ * about whoever is being erased meanwhile.
+ */
+export async function holdPerson(at: Writing, id: string): Promise<PersonRecord> {
+  const row = await hold(at, PersonRow, { id: knownId(id, NOT_HERE), erasedAt: null });
+  if (!row) throw new Refusal('not-found', NOT_HERE);
+  return row;
+}
+
+/** What a studio knows of somebody who is new, beside their health. */
+export interface NewPerson {
+  readonly cohort: string;
+  readonly name: string;
+  readonly email: string | null;
+  readonly birthDate: string | null;
+}
+
+/** Adds a person, with a key of their own. @returns their id, and the key their answers are sealed with */
+export async function addPerson(at: Writing, { birthDate, ...known }: NewPerson): Promise<{ readonly id: string; readonly wrappedKey: string }> {
+  const id = at.newId();
+  const wrappedKey = at.vault.newWrappedKey(id);
+  const sealedBirth = birthDate && at.vault.seal(wrappedKey, birthDate, { person: id, table: 'person', row: id });
+  const nothing = { leftOn: null, erasedAt: null, comfortIn: null, comfortOut: null };
+  await add(at, PersonRow, { id, ...known, wrappedKey, sealedBirth: sealedBirth || null, joinedAt: at.now, ...nothing });
+  return { id, wrappedKey };
+}
+
+/** What may be changed of a person beside their health. */
+export interface PersonChange {
+  readonly name?: string;
+  readonly email?: string | null;
+  readonly cohort?: string;
+  readonly comfortIn?: number | null;
+  readonly comfortOut?: number | null;
+  readonly leftOn?: IsoDate | null;
+}
+
+/** Changes a person at the version they were seen at. Whoever comes into a cohort, or back, joins it now. */
+export async function changePerson(at: Writing, id: string, seen: number, to: PersonChange): Promise<number> {
+  const before = await holdPerson(at, id);
+  const joins = (to.cohort !== undefined && to.cohort !== before.cohort) || (to.leftOn === null && before.leftOn !== null);
+  return claim(at, PersonRow, id, seen, { ...to, ...(joins ? { joinedAt: at.now } : {}) });
+}
+
+/** Makes of every field of a person what erasing makes of it; see {@link ERASED}. What was sealed can never be read again. */
+export async function erase(at: Writing<Staff>, id: string): Promise<string> {
+  const pseudonym = `Somebody ${id.slice(-4).toUpperCase()}`;
+  const { version } = await holdPerson(at, id);
+  await claim(at, PersonRow, id, version, ERASED.person(pseudonym, at.now, at.today));
+  await remove(at, MailRow, { person: id });
+  await remove(at, LinkRow, { person: id });
+  return pseudonym;
+}
+
+/** Rewrites the tables that held what was erased, so that nothing of it stays behind in their files. */
+export async function sweepTables(em: EntityManager): Promise<void> {
+  await em.execute('select sweep_erased()');
+}
+
+export interface RosterLine {
+  readonly email: string | null;
+  readonly id: string;
+  readonly name: string;
+  readonly cohort: string;
+  readonly screenedOn: IsoDate | null;
+}
+
+/** Names and screening dates alone, without opening anything. */
+export function roster(desk: Desk<Actor>): Promise<RosterLine[]> {
+  return once(desk, 'roster', async () => {
+    const people = await readRows(desk, PersonRow, HERE, { orderBy: { name: 'asc' }, fields: ['id', 'name', 'cohort', 'email'] });
+    const screenings = await readRows(desk, ScreeningRow, {}, { orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] });
+    const latest = new Map(screenings.map(({ person: of, screenedOn }) => [of, isoDate(screenedOn)]));
+    return people.map(({ id, name, email, cohort: of }) => ({ id, name, email: email ?? null, cohort: of, screenedOn: latest.get(id) ?? null }));
+  });
+}
+
+/** Everybody who is not erased, also who has left: they may come back, and are the same person still. */
+export function everybody(desk: Desk) {
+  return readRows(desk, PersonRow, { erasedAt: null }, { fields: ['id', 'name', 'email', 'cohort', 'version'] });
+}
+
+/** Names by id, erased people by their pseudonym. */
+export async function peopleNames(desk: Desk): Promise<ReadonlyMap<string, string>> {
+  return new Map((await readRows(desk, PersonRow, {}, { fields: ['id', 'name'] })).map(({ id, name }) => [id, name]));
+}
+
+/** Which people are or were of a cohort; a log may name them. */
+export async function peopleOf(desk: Desk<Actor>, cohort: string): Promise<ReadonlySet<string>> {
+  return new Set((await readRows(desk, PersonRow, { cohort }, { fields: ['id'] })).map(({ id }) => id));
+}

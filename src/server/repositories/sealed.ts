@@ -1,0 +1,70 @@
+import { array, boolean, object, string, type ObjectSchema } from 'yup';
+import { ASKED, type ConditionAnswer } from '@/core/screening';
+import type { Place, Vault } from '../auth/vault';
+
+/** What is sealed with a person's key. */
+export interface SealedAnswers {
+  readonly birthDate: string | null;
+  readonly guardianConsent: boolean;
+  readonly answers: readonly ConditionAnswer[];
+  /** The conditions that were answered with a no. Records from before this was kept have none: whatever they do not name was a no. */
+  readonly no?: readonly string[];
+}
+
+/** What a clinician answered. */
+export interface SealedScope {
+  readonly rules: readonly string[];
+  readonly note: string;
+}
+
+/** What an override sets aside and why. */
+export interface SealedOverride {
+  readonly rules: readonly string[];
+  readonly reason: string;
+}
+
+const strings = () => array().of(string().required()).required();
+const SHAPES = {
+  answers: object({
+    birthDate: string().nullable().defined(),
+    guardianConsent: boolean().required(),
+    answers: array()
+      .of(
+        object({
+          condition: string()
+            .oneOf(ASKED.map(({ id }) => id))
+            .required(),
+          answer: string().oneOf(['yes', "don't know", 'prefer not to say', 'not asked']).required(),
+          date: string().nullable().defined(),
+          states: strings(),
+        }),
+      )
+      .required(),
+    no: array().of(string().required()),
+  }),
+  scope: object({ rules: strings(), note: string().defined() }),
+  override: object({ rules: strings(), reason: string().defined() }),
+} as const;
+
+interface Shapes {
+  readonly answers: SealedAnswers;
+  readonly scope: SealedScope;
+  readonly override: SealedOverride;
+}
+
+/**
+ * Opens something sealed and checks that it is what it should be.
+ * @throws when it cannot be opened, or is not of this shape: whoever reads it plans for that person as for somebody unknown
+ */
+export function openSealed<Shape extends keyof Shapes>(vault: Vault, wrappedKey: string, sealed: string, place: Place, shape: Shape): Shapes[Shape] {
+  const value: unknown = JSON.parse(vault.open(wrappedKey, sealed, place));
+  return (SHAPES[shape] as ObjectSchema<object>).validateSync(value, { strict: true }) as unknown as Shapes[Shape];
+}
+
+/** What is known of every condition: a form that never asked of one says nothing about it. */
+export function knownAnswers({ answers, no }: Pick<SealedAnswers, 'answers' | 'no'>): readonly ConditionAnswer[] {
+  if (!no) return answers;
+  const said = new Set([...no, ...answers.map(({ condition }) => condition)]);
+  const unasked = ASKED.filter(({ id }) => !said.has(id));
+  return [...answers, ...unasked.map(({ id }): ConditionAnswer => ({ condition: id, answer: 'not asked', date: null, states: [] }))];
+}

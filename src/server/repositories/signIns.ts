@@ -1,0 +1,108 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { v7 as newId } from 'uuid';
+import type { Staff } from '../auth/actors';
+import type { EntityManager } from '../db/orm';
+import { AttemptRow, KnownDeviceRow, SignInRow, StaffRow, StudioRow } from '../db/rows';
+
+/** Sessions, devices and attempts: what is asked before anybody is known, and so across studios. */
+
+const ANYWHERE = { filters: false } as const;
+
+export function hashOf(token: string): string {
+  return createHash('sha256').update(token).digest('hex');
+}
+
+export function newToken(): string {
+  return randomBytes(32).toString('base64url');
+}
+
+/** The member of staff with an e-mail address, in whatever studio. */
+export function staffByEmail(em: EntityManager, email: string) {
+  return em.findOne(StaffRow, { email }, ANYWHERE);
+}
+
+export async function addSignIn(em: EntityManager, token: string, staff: { readonly id: string; readonly studio: string }, now: Date): Promise<void> {
+  await em.insert(SignInRow, { tokenHash: hashOf(token), studio: staff.studio, staff: staff.id, seenAt: now, since: now });
+}
+
+export async function dropSignIns(em: EntityManager, before: { readonly seen: Date; readonly since: Date }): Promise<void> {
+  await em.nativeDelete(SignInRow, { $or: [{ seenAt: { $lt: before.seen } }, { since: { $lt: before.since } }] }, ANYWHERE);
+}
+
+export async function dropSignIn(em: EntityManager, token: string): Promise<void> {
+  await em.nativeDelete(SignInRow, { tokenHash: hashOf(token) }, ANYWHERE);
+}
+
+/** A session with whom it belongs to; null when there is none. */
+export async function signInWith(
+  em: EntityManager,
+  token: string,
+): Promise<{ readonly seenAt: Date; readonly since: Date; readonly who: Staff } | null> {
+  const session = await em.findOne(SignInRow, { tokenHash: hashOf(token) }, ANYWHERE);
+  if (!session) return null;
+  const staff = await em.findOneOrFail(StaffRow, { id: session.staff }, ANYWHERE);
+  const studio = await em.findOneOrFail(StudioRow, { id: session.studio });
+  const who: Staff = {
+    as: 'staff',
+    id: staff.id,
+    studio: studio.id,
+    studioName: studio.name,
+    zone: studio.zone,
+    name: staff.name,
+    role: staff.role,
+  };
+  return { seenAt: session.seenAt, since: session.since, who };
+}
+
+export async function seen(em: EntityManager, token: string, now: Date): Promise<void> {
+  await em.nativeUpdate(SignInRow, { tokenHash: hashOf(token) }, { seenAt: now }, ANYWHERE);
+}
+
+/** Whether somebody has signed in from the device with this token before. */
+export async function isKnownDevice(em: EntityManager, token: string | null, staff: string, since: Date): Promise<boolean> {
+  return token !== null && (await em.count(KnownDeviceRow, { tokenHash: hashOf(token), staff, at: { $gte: since } }, ANYWHERE)) > 0;
+}
+
+export async function addKnownDevice(
+  em: EntityManager,
+  token: string,
+  staff: { readonly id: string; readonly studio: string },
+  now: Date,
+): Promise<void> {
+  await em.upsert(KnownDeviceRow, { tokenHash: hashOf(token), studio: staff.studio, staff: staff.id, at: now });
+}
+
+/** What was tried lately, from one address and for one account. */
+export interface Tried {
+  readonly byAddress: number;
+  /** When the account was tried, the newest last. */
+  readonly byAccount: readonly Date[];
+}
+
+/**
+ * Counts an attempt before it is looked at, one attempt at a time for an account and for an address, so that two hundred at once
+ * count as two hundred.
+ * @param decide looks at what was tried before and says whether this one may go on, and when it counts
+ */
+export function countAttempt<T>(
+  em: EntityManager,
+  { address, what, since }: { readonly address: string; readonly what: string; readonly since: Date },
+  decide: (tried: Tried) => { readonly answer: T; readonly at: Date | null },
+): Promise<T> {
+  return em.transactional(async (at) => {
+    for (const lock of [`account ${what}`, `address ${address}`].sort())
+      await at.execute('select pg_advisory_xact_lock(hashtextextended(?, 0))', [lock]);
+    await at.nativeDelete(AttemptRow, { at: { $lt: since } });
+    const byAddress = await at.count(AttemptRow, { address });
+    const byAccount = (await at.find(AttemptRow, { email: what }, { orderBy: { at: 'asc' } })).map((one) => one.at);
+    const { answer, at: counts } = decide({ byAddress, byAccount });
+    if (counts) await at.insert(AttemptRow, { id: newId(), email: what, address, at: counts });
+    return answer;
+  });
+}
+
+/** An attempt that was right counts no longer. */
+export async function forgetAttempt(em: EntityManager, { address, what }: { readonly address: string; readonly what: string }): Promise<void> {
+  const [newest] = await em.find(AttemptRow, { address, email: what }, { orderBy: { at: 'desc' }, limit: 1 });
+  if (newest) await em.nativeDelete(AttemptRow, { id: newest.id });
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { labelled, type FieldProps } from './types';
+
+interface Props extends FieldProps<string> {
+  /** What is meant by what was typed, as it is kept; null when it does not read. */
+  readonly read: (text: string) => string | null;
+  /** How what is kept is shown; null when it is nothing that was read. */
+  readonly show: (value: string) => string | null;
+  /** What ↑ (1) and ↓ (-1) make of what is kept. */
+  readonly step: (value: string, by: 1 | -1) => string;
+  /** Said when what was typed does not read. */
+  readonly unread: string;
+  readonly placeholder: string;
+  readonly end?: React.ReactNode;
+}
+
+/** Something that is typed as people write it and read when the field is left. What does not read stays as it was typed. */
+export function TypedField({ id, label, hideLabel, value, onChange, onBlur, error, helperText, read, show, step, unread, end, ...rest }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = show(value);
+  const wrong = typed === null && value !== '' && shown === null;
+  const settle = () => {
+    if (typed === null) return;
+    onChange(typed.trim() === '' ? '' : (read(typed) ?? typed));
+    setTyped(null);
+  };
+  const press = (event: React.KeyboardEvent) => {
+    if (event.key === 'Enter') return settle();
+    const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : null;
+    const from = typed === null ? (shown === null ? null : value) : read(typed);
+    if (by === null || from === null || event.altKey) return;
+    event.preventDefault();
+    onChange(step(from, by));
+    setTyped(null);
+  };
+  return (
+    <TextField
+      {...rest}
+      {...labelled(label, hideLabel)}
+      id={id}
+      value={typed ?? shown ?? value}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => {
+        settle();
+        onBlur?.();
+      }}
+      onKeyDown={press}
+      autoComplete="off"
+      error={error || wrong}
+      helperText={wrong ? unread : helperText}
+      slotProps={{ htmlInput: hideLabel ? { 'aria-label': label } : {}, input: { endAdornment: end } }}
+    />
+  );
+}

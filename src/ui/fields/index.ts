@@ -1,0 +1,9 @@
+/** One set of fields; every screen uses these and nothing else. A person's own form works without JavaScript and has the browser's. */
+export { ChoiceField } from './ChoiceField';
+export { CompactField } from './CompactField';
+export { DayField } from './DayField';
+export { FileField } from './FileField';
+export { NumberField } from './NumberField';
+export { PickField } from './PickField';
+export { TimeField } from './TimeField';
+export type { Option } from './types';

@@ -1,0 +1,58 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+import type { Reply } from './reply';
+
+interface Action {
+  /** Runs an action; null when the studio could not be reached. */
+  readonly run: <T>(work: () => Promise<Reply<T>>) => Promise<Reply<T> | null>;
+  readonly refusal: string | null;
+  readonly code: string | null;
+  /** Whether what was refused stands at fields. */
+  readonly atFields: boolean;
+  /** While it runs, and until the page shows what it did: what is sent next goes by what is seen. */
+  readonly busy: boolean;
+  /** Shows the page as it is now. */
+  readonly refresh: () => void;
+  readonly clear: () => void;
+}
+
+interface Refused {
+  readonly message: string | null;
+  readonly code: string | null;
+  readonly atFields: boolean;
+}
+
+const NOTHING: Refused = { message: null, code: null, atFields: false };
+const NOT_REACHED = 'The studio could not be reached. What you typed is still here; try again when the network is back.';
+
+/** One way to ask the server for something: busy while it runs, and in words when it was refused or could not be reached. */
+export function useAction(): Action {
+  const [refused, setRefused] = useState(NOTHING);
+  const [busy, setBusy] = useState(false);
+  const [refreshing, begin] = useTransition();
+  const router = useRouter();
+  const run = async <T>(work: () => Promise<Reply<T>>): Promise<Reply<T> | null> => {
+    setBusy(true);
+    try {
+      const reply = await work();
+      setRefused(reply.ok ? NOTHING : { message: reply.message, code: reply.code, atFields: reply.fields.length > 0 });
+      return reply;
+    } catch {
+      setRefused({ message: NOT_REACHED, code: 'not-reached', atFields: false });
+      return null;
+    } finally {
+      setBusy(false);
+    }
+  };
+  return {
+    run,
+    refusal: refused.message,
+    code: refused.code,
+    atFields: refused.atFields,
+    busy: busy || refreshing,
+    refresh: () => begin(() => router.refresh()),
+    clear: () => setRefused(NOTHING),
+  };
+}

@@ -1,0 +1,81 @@
+import type { IsoDate } from '@/core/units';
+import type { Check } from '@/core/course';
+
+/** What pages are given about courses. */
+
+/** A check as the page shows it. */
+export interface ShownCheck {
+  readonly severity: Check['severity'];
+  readonly session: string;
+  readonly date: IsoDate;
+  readonly block: string | null;
+  readonly title: string | null;
+  readonly text: string;
+  readonly mend: { readonly kind: 'move' | 'shorten rest' | 'add preparation'; readonly block: string; readonly text: string } | null;
+}
+
+export type SessionState = 'empty' | 'planned' | 'published' | 'acknowledged' | 'taught' | 'not logged';
+
+/** A technique on a plank of the course ladder. */
+export interface Chip {
+  readonly id: string;
+  readonly technique: string;
+  readonly name: string;
+  readonly family: string;
+  readonly familyName: string;
+  readonly chip: string;
+  readonly dose: string;
+  readonly fresh: boolean;
+}
+
+/** A session as a plank of the course ladder. */
+export interface SessionPlank {
+  readonly id: string;
+  readonly version: number;
+  readonly date: IsoDate;
+  readonly start: string;
+  readonly minutes: number;
+  readonly fixed: boolean;
+  readonly planned: number;
+  readonly techniques: readonly Chip[];
+  readonly week: number;
+  readonly state: SessionState;
+  readonly logged: string | null;
+}
+
+/** A course as its ladder: sessions with what they practise, where they stand, and what is wrong where. */
+export interface CourseView {
+  readonly course: {
+    readonly id: string;
+    readonly name: string;
+    readonly version: number;
+    readonly weeks: number;
+    readonly start: string;
+    readonly minutes: number;
+    readonly weekdays: readonly number[];
+    readonly unplaced: readonly string[];
+  };
+  readonly cohort: { readonly id: string; readonly name: string; readonly people: number };
+  readonly teacher: string;
+  /** Null before the first day. */
+  readonly week: number | null;
+  readonly today: IsoDate;
+  readonly mayEdit: boolean;
+  readonly sessions: readonly SessionPlank[];
+  readonly checks: readonly ShownCheck[];
+}
+
+/** A course in the list of courses. */
+export interface CourseLine {
+  readonly id: string;
+  readonly name: string;
+  readonly cohort: string;
+  readonly teacher: string;
+  readonly state: 'planning' | 'running' | 'finished';
+  readonly week: number | null;
+  readonly weeks: number;
+  readonly firstDate: IsoDate;
+  readonly lastDate: IsoDate;
+  readonly sessions: number;
+  readonly drafted: number;
+}

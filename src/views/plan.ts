@@ -1,0 +1,128 @@
+import type { IsoDate } from '@/core/units';
+import type { StudioSchools } from '@/core/conventions';
+import type { Cue } from '@/core/cues';
+import type { ActingAside, Told } from '@/core/instructions';
+import type { Block, NamedBlock } from '@/core/plan';
+import type { Answer, InStep } from '@/core/screening';
+import type { Caution } from '@/core/techniques';
+import type { Effort, Reached } from '@/core/teach';
+import type { SessionState, ShownCheck } from './course';
+
+/** What pages are given about plans. */
+
+/** An instruction on the director's page: with the answer it rests on. */
+export interface ShownInstruction {
+  readonly block: string;
+  readonly answer: Exclude<Answer, 'clear'>;
+  readonly text: string;
+  readonly inStep: InStep | null;
+}
+
+/** Who does what instead; the director sees the answers, a teacher what to do, and nobody else anything. */
+export type ForPeople =
+  | {
+      readonly for: 'director';
+      readonly people: readonly { readonly id: string; readonly name: string; readonly instructions: readonly ShownInstruction[] }[];
+    }
+  | { readonly for: 'teacher'; readonly people: readonly { readonly id: string; readonly name: string; readonly instructions: readonly Told[] }[] };
+
+/** One of the logs of a class. */
+export interface ShownLog {
+  readonly id: string;
+  readonly summary: string;
+  readonly at: string;
+  readonly by: string;
+  readonly reached: Reached;
+  readonly note: string;
+  readonly people: readonly { readonly name: string; readonly came: boolean; readonly effort: Effort; readonly stopSigns: readonly string[] }[];
+}
+
+export interface ShownVersion {
+  readonly number: number;
+  readonly teacher: string;
+  readonly publishedAt: string;
+  readonly changes: readonly string[];
+}
+
+/** A session as its plan. */
+export interface PlanView {
+  readonly session: {
+    readonly id: string;
+    readonly date: IsoDate;
+    readonly start: string;
+    readonly minutes: number;
+    readonly version: number;
+    readonly blocks: readonly Block[];
+  };
+  readonly course: { readonly id: string; readonly name: string };
+  readonly cohort: { readonly id: string; readonly name: string };
+  readonly naturalBreath: number;
+  readonly tempo: number;
+  readonly schools: StudioSchools;
+  readonly mayEdit: boolean;
+  readonly asOf: string;
+  readonly state: SessionState;
+  readonly asides: readonly ActingAside[];
+  /** Null for whoever does not teach it and is not the director. */
+  readonly forPeople: ForPeople | null;
+  readonly cues: readonly Cue[];
+  readonly cautions: readonly { readonly name: string; readonly cautions: readonly Caution[]; readonly watchFor: readonly string[] }[];
+  readonly stopSigns: readonly string[];
+  readonly emergency: string;
+  readonly checks: readonly ShownCheck[];
+  readonly versions: readonly ShownVersion[];
+  readonly unpublished: readonly string[] | null;
+  readonly askedAgain: boolean;
+  readonly acknowledgedAt: string | null;
+  /** The logs taken together, and each as it came. */
+  readonly log: (ShownLog & { readonly unsettled: boolean; readonly each: readonly ShownLog[] }) | null;
+  readonly ownWays: readonly {
+    readonly id: string;
+    readonly base: string;
+    readonly name: string;
+    readonly number: number;
+    readonly pattern: string;
+    readonly dose: string;
+  }[];
+  readonly teacher: string;
+  readonly teachers: readonly { readonly id: string; readonly name: string; readonly lacks: readonly string[] }[];
+}
+
+/** A session as it stands now, for whoever meant to save over it. */
+export interface PlanNow {
+  readonly version: number;
+  readonly blocks: readonly NamedBlock[];
+  /** What theirs has otherwise than yours, in words. */
+  readonly differs: readonly string[];
+}
+
+export interface PlanLine {
+  readonly id: string;
+  readonly date: IsoDate;
+  readonly start: string;
+  readonly minutes: number;
+  readonly planned: number;
+  readonly course: string;
+  readonly techniques: readonly string[];
+  readonly state: SessionState;
+  readonly number: number | null;
+  readonly teacher: string | null;
+  readonly logged: string | null;
+  /** Several logs say different things and wait for the director. */
+  readonly unsettled: boolean;
+}
+
+/** A log that waits for the director, in words. */
+export interface HeldView {
+  readonly id: string;
+  readonly version: number;
+  readonly by: string;
+  readonly at: string;
+  readonly why: string;
+  readonly class: string | null;
+  readonly summary: string;
+  readonly note: string;
+  readonly signs: readonly string[];
+  /** Whether it can be taken into the class it names. */
+  readonly takeable: boolean;
+}

@@ -1,0 +1,66 @@
+import type { IsoDate } from '@/core/units';
+import type { ClassLine, SheetOptions } from '@/core/cues';
+import type { Stricter, Told } from '@/core/instructions';
+import type { NamedBlock } from '@/core/plan';
+import type { DOOR_QUESTIONS } from '@/core/screening';
+import type { Millis } from '@/core/units';
+import type { SessionState } from './course';
+
+/** What pages are given about classes to be taught. */
+
+/** Everything a device needs to teach a class without a network. */
+export interface ClassView {
+  readonly session: { readonly id: string; readonly date: IsoDate; readonly start: string; readonly minutes: number };
+  readonly course: string;
+  readonly today: boolean;
+  readonly past: boolean;
+  readonly plan: { readonly id: string; readonly number: number; readonly changes: readonly string[] };
+  readonly acknowledged: boolean;
+  /** What became stricter since the teacher read it. */
+  readonly stricter: readonly Stricter[];
+  readonly logged: boolean;
+  readonly asOf: string;
+  readonly line: ClassLine;
+  /** What the device needs to shorten the class: the blocks as published, and when it should end in the studio's zone. */
+  readonly planned: readonly NamedBlock[];
+  readonly naturalBreath: Millis;
+  readonly speech: SheetOptions;
+  readonly endsAt: string;
+  readonly zone: string;
+  readonly blocks: readonly {
+    readonly id: string;
+    readonly kind: NamedBlock['kind'];
+    readonly name: string;
+    readonly minutes: number;
+    readonly detail: string | null;
+  }[];
+  readonly cautions: readonly { readonly name: string; readonly cautions: readonly string[]; readonly watchFor: readonly string[] }[];
+  readonly people: readonly { readonly id: string; readonly name: string; readonly byDoor: Readonly<Record<string, readonly Told[]>> }[];
+  readonly doorQuestions: typeof DOOR_QUESTIONS;
+  readonly stopSigns: readonly string[];
+  readonly emergency: string;
+}
+
+/** A class in a teacher's hands. */
+export interface TeachingClass {
+  readonly id: string;
+  readonly courseId: string;
+  readonly date: IsoDate;
+  readonly start: string;
+  readonly minutes: number;
+  readonly course: string;
+  readonly techniques: readonly string[];
+  readonly number: number;
+  /** Read, and to be read again: instructions became stricter since. */
+  readonly again: boolean;
+  readonly state: SessionState;
+  readonly today: boolean;
+  readonly thisWeek: boolean;
+  readonly logged: string | null;
+}
+
+/** What became of a log that was sent. */
+export interface LogAnswer {
+  /** `again` is one that was here already; `held` waits for the director as it came. */
+  readonly kept: 'taken' | 'held' | 'again';
+}
