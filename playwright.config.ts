@@ -12,7 +12,6 @@ export default defineConfig({
     baseURL: process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700',
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    trace: 'retain-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

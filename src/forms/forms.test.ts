@@ -17,6 +17,7 @@ import {
   whyForm,
 } from '.';
 import { ValidationError, type AnyObjectSchema } from 'yup';
+import { FEATURE_CHOICES } from '@/core/screening';
 
 const id = '01a20ff7-ff04-720a-9f07-ad3f44805478';
 
@@ -83,6 +84,24 @@ test.each<[string, AnyObjectSchema, object, Record<string, string | RegExp>]>([
     rulebookForm,
     { number: 0, changes: [{ kind: 'change', rule: 'none', answer: 'watch', adaptation: null, reason: '', reviewer: '' }] },
     { 'changes[0]': /no such rule/ },
+  ],
+  [
+    'two rules of our own with one id',
+    rulebookForm,
+    {
+      number: 0,
+      changes: ['twist', 'forward bend'].map((tag) => ({
+        kind: 'add',
+        id: '0193a1f0-0000-7000-8000-00000000000a',
+        condition: 'neck',
+        feature: FEATURE_CHOICES.find((feature) => feature.is === 'tag' && feature.of.includes(tag as 'twist')),
+        answer: 'watch',
+        adaptation: null,
+        reason: 'read through at the yearly review',
+        reviewer: '',
+      })),
+    },
+    { changes: /the same id/ },
   ],
   ['a change that is a number', rulebookForm, { number: 0, changes: [7] }, { 'changes[0]': /no change of a rule/ }],
   ['a question nobody asks', schoolsForm, { version: 1, ways: [{ question: 'colour', way: 'green' }] }, { 'ways[0].question': /choose one/ }],

@@ -15,7 +15,14 @@ function ruleChange() {
 
 export const rulebookForm = object({
   number: number().required().integer().min(0),
-  changes: array().of(ruleChange()).max(FORM_LIMITS.ruleChanges).required(),
+  changes: array()
+    .of(ruleChange())
+    .max(FORM_LIMITS.ruleChanges)
+    .test('ids', 'Two rules of your own have the same id.', (changes) => {
+      const own = (changes ?? []).flatMap((change) => (change?.kind === 'add' ? [change.id] : []));
+      return new Set(own).size === own.length;
+    })
+    .required(),
 });
 
 /** What is wrong with something that should be a change of a rule. */

@@ -62,15 +62,15 @@ const anyPerson: fc.Arbitrary<ScreenedPerson> = fc.record({
 
 /** A change that is allowed as it stands. */
 const anyChange: fc.Arbitrary<RuleChange> = fc
-  .tuple(fc.constantFrom(...RULEBOOK), fc.constantFrom(...ANSWERS), fc.constantFrom(...FEATURE_CHOICES), fc.boolean())
-  .map(([rule, answer, feature, adds]): RuleChange => {
+  .tuple(fc.constantFrom(...RULEBOOK), fc.constantFrom(...ANSWERS), fc.constantFrom(...FEATURE_CHOICES), fc.boolean(), fc.uuid())
+  .map(([rule, answer, feature, adds, id]): RuleChange => {
     const about = { reason: 'read through at the yearly review', reviewer: 'Dr. A. Quill' };
     const of = adds ? feature : rule.feature;
     const adaptation = answer === 'adapt' ? (adaptationsFor(of)[0] ?? null) : null;
     if (!adds) return { kind: 'change', rule: rule.id, answer, adaptation, ...about };
     return {
       kind: 'add',
-      id: '0193a1f0-0000-7000-8000-00000000000a',
+      id,
       condition: ASKED[0].id,
       feature,
       answer: answer === 'clear' ? 'watch' : answer,
