@@ -12,6 +12,8 @@ export default defineConfig({
     baseURL: process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700',
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // Nothing is measured or pressed while it moves.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

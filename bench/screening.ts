@@ -5,7 +5,7 @@ import {
   bearings,
   decide,
   decideMany,
-  featuresOf,
+  waysSeen,
   hasFeature,
   keepInStep,
   NOT_SCREENED,
@@ -21,19 +21,19 @@ const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 
 const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
-const techniques = TECHNIQUES.map(({ read, of }) => featuresOf(read.pattern, read.dose, pace, of.tags));
+const techniques = TECHNIQUES.map(({ read, tags }) => waysSeen(read.pattern, read.dose, pace, tags).map(({ features }) => features));
 
 /** Somebody with up to three conditions, the same for the same number. */
 function person(index: number): ScreenedPerson {
   const pick = (turn: number) => ASKED[(index * 31 + turn * 17) % ASKED.length];
   const answers = Array.from({ length: index % 4 }, (_, turn): ConditionAnswer => {
     const condition = pick(turn);
-    const states = condition.states.length > 0 && index % 2 === 0 ? [condition.states[0].id] : [];
+    const parts = Object.fromEntries(condition.parts.map(({ id }) => [id, index % 2 === 0 ? ('yes' as const) : ('no' as const)]));
     return {
       condition: condition.id,
       answer: index % 13 === 0 ? "don't know" : 'yes',
       date: condition.date ? addDays(today, -(index % 200)) : null,
-      states,
+      parts,
     };
   });
   const birthDate = addDays(isoDate('1950-01-01'), (index * 53) % 24_000);
@@ -78,7 +78,7 @@ async function besideAnEngine(people: readonly ScreenedPerson[], many: ReturnTyp
   const cases = Array.from({ length: 1000 }, (_, index) => ({ who: index * 7, technique: index % techniques.length }));
   const facts = cases.map(({ who, technique }) => ({
     ...Object.fromEntries(bearings(people[who], today).map(({ rule }) => [`bears ${rule.id}`, true])),
-    ...Object.fromEntries(RULEBOOK.map(({ id, feature }) => [`met ${id}`, hasFeature(techniques[technique], feature)])),
+    ...Object.fromEntries(RULEBOOK.map(({ id, feature }) => [`met ${id}`, hasFeature(techniques[technique][0], feature)])),
   }));
   const theirs: string[] = [];
   const start = performance.now();
@@ -94,7 +94,7 @@ async function besideAnEngine(people: readonly ScreenedPerson[], many: ReturnTyp
   const oursMs = (performance.now() - ourStart) / techniques.length;
   const same = answers.every((answer, index) => answer === theirs[index] && answer === many.answerOf(cases[index].who, 0, cases[index].technique));
   const oneByOne = performance.now();
-  cases.forEach(({ who, technique }) => decide(bearings(people[who], today), techniques[technique]));
+  cases.forEach(({ who, technique }) => decide(bearings(people[who], today), techniques[technique][0]));
   const singleMs = performance.now() - oneByOne;
   console.log(
     `A thousand decisions: json-rules-engine ${engineMs.toFixed(0)} ms; ours together ${oursMs.toFixed(2)} ms, ${Math.round(engineMs / oursMs)} × faster (aim: 100), one by one with reasons ${singleMs.toFixed(1)} ms, ${Math.round(engineMs / singleMs)} ×; answers ${same ? 'identical' : 'DIFFER'}`,

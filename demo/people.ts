@@ -1,4 +1,5 @@
-import { ASKED, type ConditionAnswer } from '../src/core/screening';
+import { ASKED, conditionOf, type ConditionAnswer } from '../src/core/screening';
+import { addDays, type IsoDate } from '../src/core/units';
 
 /** An invented person. Days count from the day the demo is loaded; null was never screened. */
 export interface DemoPerson {
@@ -12,18 +13,29 @@ export interface DemoPerson {
 export interface DemoAnswer {
   readonly condition: string;
   readonly answer?: ConditionAnswer['answer'];
-  readonly states?: readonly string[];
+  /** Parts of the question that are a yes; the others are a no. */
+  readonly parts?: readonly string[];
   readonly day?: number;
 }
 
 /** A form with every question answered: no, where nothing else is said. */
-export function wholeForm<Said extends { readonly condition: string }>(answers: readonly Said[]) {
+export function wholeForm<Given extends { readonly condition: string }>(answers: readonly Given[]) {
   const open = ASKED.filter(({ id }) => !answers.some(({ condition }) => condition === id));
   return [...answers, ...open.map(({ id }) => ({ condition: id, answer: 'no' as const }))];
 }
 
-const has = (condition: string, ...states: string[]): DemoAnswer => ({ condition, states });
-const dated = (condition: string, day: number, ...states: string[]): DemoAnswer => ({ condition, day, states });
+/** An answer as a form gives it, every part of its question with a yes or a no. */
+export function given({ condition, answer = 'yes', parts = [], day }: DemoAnswer, today: IsoDate) {
+  return {
+    condition,
+    answer,
+    date: day === undefined ? null : addDays(today, day),
+    parts: conditionOf(condition).parts.map(({ id }) => ({ id, said: parts.includes(id) ? ('yes' as const) : ('no' as const) })),
+  };
+}
+
+const has = (condition: string, ...parts: string[]): DemoAnswer => ({ condition, parts });
+const dated = (condition: string, day: number, ...parts: string[]): DemoAnswer => ({ condition, day, parts });
 const person = (name: string, screened: number | null, birth: string, ...answers: DemoAnswer[]): DemoPerson => ({ name, screened, birth, answers });
 
 export const FERRY_CREW: readonly DemoPerson[] = [

@@ -17,7 +17,7 @@ import { acknowledgePlan } from '../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../src/server/usecases/teach/logClass';
 import { members } from '../src/server/repositories/screenings';
 import { course, progressOf, sessionsOf } from '../src/server/repositories/courses';
-import { CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, wholeForm, type DemoPerson } from './people';
+import { CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, given, wholeForm, type DemoPerson } from './people';
 import { DEMO_STAFF } from './staff';
 
 /** The Pellwick Boathouse Studio: invented throughout, built through the use cases, dated around the day it is loaded. */
@@ -88,14 +88,7 @@ async function cohort(
       screened: screened !== null,
       screenedOn: screened === null ? null : addDays(today, screened),
       guardianConsent: guardian ?? false,
-      answers: wholeForm(
-        answers.map(({ condition, answer = 'yes', states = [], day }) => ({
-          condition,
-          answer,
-          states,
-          date: day === undefined ? null : addDays(today, day),
-        })),
-      ),
+      answers: wholeForm(answers.map((answer) => given(answer, today))),
     });
   }
   return id;

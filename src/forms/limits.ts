@@ -22,6 +22,9 @@ export const FORM_LIMITS = {
   weeks: 26,
   minutes: { least: 15, most: 180 },
   blocks: 40,
+  /** Characters of a line of one's own in a block, and how many lines. */
+  said: 80,
+  ownLines: 6,
   blockMinutes: { least: 0.5, most: 90 },
   /** Milliseconds a count. */
   tempo: { least: 400, most: 3000 },

@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { ROSTER_LIMITS } from '@/core/exchange';
-import { ASKED } from '@/core/screening';
+import { ASKED, SAID } from '@/core/screening';
 import { FORM_LIMITS } from './limits';
 import { day, id, line, oneOf, once, optionalDay, version, words } from './rules';
 
@@ -32,9 +32,13 @@ const answers = {
     .of(
       object({
         condition: oneOf(ASKED.map((condition) => condition.id)),
-        answer: oneOf(['no', 'yes', "don't know", 'prefer not to say'] as const),
+        answer: oneOf(SAID),
         date: optionalDay(),
-        states: array().of(string().required().max(40)).default([]),
+        /** Parts of the question; what is not here is not known. */
+        parts: array()
+          .of(object({ id: string().required().max(40), said: oneOf(SAID) }))
+          .max(4)
+          .default([]),
       }),
     )
     .max(ASKED.length)

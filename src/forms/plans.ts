@@ -1,6 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { FORM_LIMITS } from './limits';
-import { dose, id, once, pattern, slug, version, whole } from './rules';
+import { EYES, KEPT_BY, MOVES, SEATS } from '@/core/techniques';
+import { dose, id, line, once, oneOf, pattern, slug, version, whole } from './rules';
 
 const tempo = () =>
   whole('Tempo', FORM_LIMITS.tempo.least, FORM_LIMITS.tempo.most)
@@ -44,6 +45,15 @@ export const blocksForm = object({
               .max(FORM_LIMITS.blockMinutes.most, `At most ${FORM_LIMITS.blockMinutes.most} minutes.`),
           otherwise: (schema) => schema.nullable().default(null),
         }),
+        setup: object({
+          seat: oneOf(SEATS),
+          eyes: oneOf(EYES),
+          by: oneOf(KEPT_BY),
+          moves: array().of(oneOf(MOVES)).max(MOVES.length).required(),
+        })
+          .nullable()
+          .default(null),
+        lines: array().of(line('a line', FORM_LIMITS.said)).max(FORM_LIMITS.ownLines).default([]),
       }).test('either', 'A block is a technique or a part.', (block) => Boolean(block.technique) !== Boolean(block.part)),
     )
     .max(FORM_LIMITS.blocks, 'At most forty blocks.')

@@ -75,7 +75,8 @@ export interface OpenedAnswers {
     readonly answer: string;
     readonly date: IsoDate | null;
     readonly dateLabel: string | null;
-    readonly states: readonly string[];
+    /** The parts of the question with what was said of each; null is not known. */
+    readonly parts: readonly { readonly question: string; readonly said: string | null }[];
   }[];
   readonly rules: readonly BearingLine[];
   readonly aside: readonly AsideLine[];

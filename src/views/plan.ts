@@ -13,7 +13,7 @@ import type { SessionState, ShownCheck } from './course';
 /** An instruction on the director's page: with the answer it rests on. */
 export interface ShownInstruction {
   readonly block: string;
-  readonly answer: Exclude<Answer, 'clear'>;
+  readonly answer: Answer;
   readonly text: string;
   readonly inStep: InStep | null;
 }

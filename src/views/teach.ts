@@ -33,6 +33,9 @@ export interface ClassView {
     readonly name: string;
     readonly minutes: number;
     readonly detail: string | null;
+    /** Seat, eyes, what keeps the time, and what people do. */
+    readonly how: string;
+    readonly lines: readonly string[];
   }[];
   readonly cautions: readonly { readonly name: string; readonly cautions: readonly string[]; readonly watchFor: readonly string[] }[];
   readonly people: readonly { readonly id: string; readonly name: string; readonly byDoor: Readonly<Record<string, readonly Told[]>> }[];

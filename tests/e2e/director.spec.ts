@@ -29,7 +29,7 @@ test('the bench follows every keystroke and says where a mistake is', async ({ p
   await expect(reading).toContainText('19 counts × 1 s');
   await expect(reading).toContainText('2 × (4:5) + 1 free');
   await pattern.fill('in 4 left, hodl 2, out 6 right');
-  await expect(page.getByText('At character 12: found “hodl”')).toBeVisible();
+  await expect(page.getByText('“hodl” at character 12 does not fit there')).toBeVisible();
   await expect(page.getByText('Did you mean “hold”?')).toBeVisible();
   await pattern.fill('in 4 left, hold 2, out 6 right, alternating');
   await page.getByLabel('Dose').fill('9 rounds of 2');
@@ -298,7 +298,7 @@ test('own ways come in from a file, and a file with a bad row does not', async (
   const choose = page.getByLabel('Bring ways in');
   await choose.setInputFiles(file(way, { ...way, name: 'Spring tide', pattern: '4:' }));
   await expect(page.getByText('Nothing came in.')).toBeVisible();
-  await expect(page.getByText(/Row 2: Pattern: At character 3/)).toBeVisible();
+  await expect(page.getByText(/Row 2: Pattern: Something is still missing/)).toBeVisible();
   await choose.setInputFiles(file(way));
   await page.getByRole('button', { name: 'Bring it in' }).click();
   await expect(page.getByRole('link', { name: /Neap tide/ })).toBeVisible();

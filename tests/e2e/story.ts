@@ -26,10 +26,6 @@ export async function choose(place: Page | Locator, label: string | RegExp, opti
 
 /** No serious violation of accessibility on the page as it stands. */
 export async function accessible(page: Page): Promise<void> {
-  // A colour on its way to another one is neither: what is measured is where it comes to rest.
-  await page.evaluate(() =>
-    Promise.all(document.getAnimations().map((it) => (it.effect?.getTiming().iterations === Infinity ? null : it.finished.catch(() => null)))),
-  );
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.length} times, first ${nodes[0].html.slice(0, 160)}`)).toEqual([]);

@@ -50,10 +50,15 @@ const base: ScreenedPerson = { ...NOT_SCREENED, screenedOn: addDays(TODAY, -30),
 
 /** Every way of having one condition. */
 function waysToHave(): ConditionAnswer[] {
-  return ASKED.flatMap(({ id, date, states }) => {
+  return ASKED.flatMap(({ id, date, parts }) => {
     const dates: (IsoDate | null)[] = date ? [addDays(TODAY, -30), addDays(TODAY, 60), addDays(TODAY, 200), null] : [null];
-    const of = (day: IsoDate | null, state: readonly string[]): ConditionAnswer => ({ condition: id, answer: 'yes', date: day, states: state });
-    return dates.flatMap((day) => [of(day, []), ...states.map((state) => of(day, [state.id]))]);
+    const of = (day: IsoDate | null, part: string | null): ConditionAnswer => ({
+      condition: id,
+      answer: 'yes',
+      date: day,
+      parts: Object.fromEntries(parts.map((one) => [one.id, one.id === part ? 'yes' : 'no'])),
+    });
+    return dates.flatMap((day) => [of(day, null), ...parts.map((part) => of(day, part.id))]);
   });
 }
 
@@ -68,7 +73,9 @@ function guesses(): Guess[] {
   const ages = ['2014-01-01', '2011-01-01', '1950-01-01'].map((birthDate) => ({ has: [], screened: { ...base, birthDate: isoDate(birthDate) } }));
   const single = ways.map((one) => ({ has: [one.condition], screened: { ...base, answers: [one] } }));
   // Two together in their plainest state.
-  const plain = ways.filter(({ condition, states }, index) => states.length === 0 && ways.findIndex((one) => one.condition === condition) === index);
+  const plain = ways.filter(
+    ({ condition, parts }, index) => !Object.values(parts).includes('yes') && ways.findIndex((one) => one.condition === condition) === index,
+  );
   const pairs = plain.flatMap((a, index) =>
     plain
       .slice(index + 1)

@@ -102,7 +102,7 @@ async function peopleWriters(): Promise<Writer[]> {
     birthDate: '1980-01-01',
     answers: wholeForm([
       { condition: 'panic', answer: 'yes' },
-      { condition: 'high blood pressure', answer: 'yes', states: ['controlled'] },
+      { condition: 'high blood pressure', answer: 'yes', parts: [{ id: 'controlled', said: 'yes' }] },
     ]),
   });
   await enterForm(await director(), { once: newId(), ...screening('2026-05-30') });

@@ -75,12 +75,15 @@ test('the preview names every technique that changes with its minutes, and what 
 
 test('what a round is gets written out', () => {
   const sides = 'in 4 left, out 6 right, alternating';
-  expect(writtenOut(sides, '9 rounds', NO_CHANGES, 'alternate-4-6')).toBe('9 rounds of 2');
-  expect(writtenOut(sides, '9 rounds of 1', NO_CHANGES, 'alternate-4-6')).toBe('9 rounds of 1');
-  expect(writtenOut(sides, '5 min', NO_CHANGES, 'alternate-4-6')).toBe('5 min in rounds of 2');
-  expect(writtenOut(sides, '9 rounds', choose({ round: 'one-breath' }), 'alternate-4-6')).toBe('9 rounds');
-  expect(writtenOut('4:4', '9 rounds', NO_CHANGES, 'equal-4-4')).toBe('9 rounds');
-  expect(writtenOut('in 5 open/narrowed, out 5 open/narrowed', '4 rounds', NO_CHANGES, 'throat-grid')).toBe('4 rounds of 3');
+  expect(writtenOut(sides, '9 rounds', NO_CHANGES, 'alternate-4-6').dose).toBe('9 rounds of 2');
+  expect(writtenOut(sides, '9 rounds of 1', NO_CHANGES, 'alternate-4-6').dose).toBe('9 rounds of 1');
+  expect(writtenOut(sides, '5 min', NO_CHANGES, 'alternate-4-6').dose).toBe('5 min in rounds of 2');
+  expect(writtenOut(sides, '9 rounds', choose({ round: 'one-breath' }), 'alternate-4-6').dose).toBe('9 rounds');
+  expect(writtenOut('4:4', '9 rounds', NO_CHANGES, 'equal-4-4').dose).toBe('9 rounds');
+  expect(writtenOut('in 5 open/narrowed, out 5 open/narrowed', '4 rounds', NO_CHANGES, 'throat-grid').dose).toBe('4 rounds of 3');
+  expect(writtenOut('4:4 alternating for 9 rounds > natural for 1 min', '1 round', NO_CHANGES, 'alternate-4-4').pattern).toBe(
+    'in 4 left, out 4 right, alternating for 9 rounds of 2 > natural for 1 min',
+  );
 });
 
 test('what is said follows hand and fullness', () => {

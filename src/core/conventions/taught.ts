@@ -6,10 +6,14 @@ import {
   mustParsePattern,
   plainPatterns,
   plainPhase,
+  roomPattern,
   type CyclePattern,
   type Dose,
   type Pattern,
   type Phase,
+  type PlainPattern,
+  type Rest,
+  type WholePattern,
 } from '../pattern';
 import type { Technique } from '../techniques';
 import { QUESTIONS, schoolsOf, wayText, type Counting, type Question, type Schools, type StudioSchools } from './questions';
@@ -34,10 +38,11 @@ export function taughtAs(technique: Technique, studio: StudioSchools): TaughtAs 
   if (change('first exhale')) pattern = mirrored(pattern);
   if (change('round')) dose = { ...dose, cyclesPerRound: breathsInRound(schools) };
   if (change('connected route') && pattern.kind === 'connected') pattern = { ...pattern, route: schools['connected route'] };
-  if (change('connected breaks'))
-    dose = { ...dose, rest: { n: Number.parseInt(schools['connected breaks'], 10), unit: 'seconds', every: 'round', afterLast: false } };
+  if (change('connected breaks')) dose = { ...dose, rests: [breakOf(Number.parseInt(schools['connected breaks'], 10))] };
   return { pattern: formatPattern(pattern), dose: formatDose(dose) };
 }
+
+const breakOf = (seconds: number): Rest => ({ low: seconds, high: seconds, unit: 'seconds', every: 'round', afterLast: false });
 
 function breathsInRound(schools: Schools): number {
   return schools.round === 'one-breath' ? 1 : 2;
@@ -57,24 +62,43 @@ function withEntry(pattern: Pattern): Pattern {
 }
 
 /**
- * A dose with what a round is written out, so that what is planned stays as it is when the studio counts rounds another way:
- * two breaths where sides alternate, three in a grid.
- * @example writtenOut('in 4 left, out 6 right, alternating', '9 rounds', NO_CHANGES, 'alternate-4-6') // "9 rounds of 2"
+ * Notation with what a round is written out, so that what is planned stays as it is when the studio counts rounds another way:
+ * two breaths where sides alternate, three in a grid, in a stage as in a block of its own.
+ * @example writtenOut('in 4 left, out 6 right, alternating', '9 rounds', NO_CHANGES, 'alternate-4-6').dose // "9 rounds of 2"
  */
-export function writtenOut(pattern: string, dose: string, studio: StudioSchools, technique: string): string {
-  return formatDose(withRounds(mustParsePattern(pattern), mustParseDose(dose), schoolsOf(studio, technique)));
+export function writtenOut(pattern: string, dose: string, studio: StudioSchools, technique: string): TaughtAs {
+  const written = withRounds(mustParsePattern(pattern), mustParseDose(dose), schoolsOf(studio, technique));
+  return { pattern: formatPattern(written.pattern), dose: formatDose(written.dose) };
 }
 
-/** A dose whose rounds are as many cycles as the school says, where nobody said. */
-export function withRounds(pattern: Pattern, dose: Dose, schools: Schools): Dose {
-  const cycles = usualRound(pattern, schools);
-  return dose.cyclesPerRound === null && cycles > 1 ? { ...dose, cyclesPerRound: cycles } : dose;
+/** A pattern and a dose whose rounds are as many cycles as the school says, where nobody said. */
+export function withRounds(pattern: Pattern, dose: Dose, schools: Schools): { readonly pattern: Pattern; readonly dose: Dose } {
+  const room = roomPattern(pattern);
+  const cycles = room.kind === 'cycle' ? usualRound(room, schools) : 1;
+  const counted = dose.cyclesPerRound === null && cycles > 1 ? { ...dose, cyclesPerRound: cycles } : dose;
+  if (pattern.kind === 'options')
+    return {
+      pattern: { ...pattern, options: pattern.options.map((one) => ({ ...one, pattern: stagesWritten(one.pattern, schools) })) },
+      dose: counted,
+    };
+  return { pattern: stagesWritten(pattern, schools), dose: counted };
 }
 
-function usualRound(pattern: Pattern, schools: Schools): number {
-  const cycles = plainPatterns(pattern).filter((plain): plain is CyclePattern => plain.kind === 'cycle');
+function stagesWritten(pattern: WholePattern, schools: Schools): WholePattern {
+  if (pattern.kind !== 'stages') return pattern;
+  const stages = pattern.stages.map((stage) => {
+    const cycles = usualRound(stage.pattern, schools);
+    const { amount } = stage;
+    return amount.unit === 'rounds' && amount.cyclesPerRound === null && cycles > 1
+      ? { ...stage, amount: { ...amount, cyclesPerRound: cycles } }
+      : stage;
+  });
+  return { ...pattern, stages };
+}
+
+function usualRound(pattern: PlainPattern, schools: Schools): number {
   if (pattern.kind !== 'cycle') return 1;
-  if (cycles.some((cycle) => gridRounds(cycle) > 1)) return 3;
+  if (gridRounds(pattern) > 1) return 3;
   return pattern.alternating ? breathsInRound(schools) : 1;
 }
 

@@ -155,7 +155,7 @@ test('a round is repeated from its own beginning, in its own stage and pass', ()
   const again = (seconds: number) => positionAt(step({ ...AT_THE_START, position: millis(seconds * 1000) }, 'again', 0, stages), 0, stages) / 1000;
   // A pass is 3 × 8 + 2 × 12 = 48 s: its second stage begins at 24, the second pass at 48.
   expect([0, 7.9, 8, 23.9, 25, 35.9, 36, 49, 73, 90].map(again)).toEqual([0, 0, 8, 16, 24, 24, 36, 48, 72, 84]);
-  const second = (seconds: number) => secondAt(stages, seconds * 1000, { cycles: 1, inhale: 5, exhale: 7, free: 0 });
+  const second = (seconds: number) => secondAt(stages, seconds * 1000, [{ cycles: 1, inhale: 5, exhale: 7, free: 0 }]);
   expect([second(24), second(37), second(72.5)]).toEqual([
     { phase: 'in', count: 1, of: 5 },
     { phase: 'in', count: 2, of: 5 },
@@ -191,7 +191,7 @@ test('moves between blocks stay inside the class', () => {
 
 test('a second pattern runs in step and ends each cycle with the room', () => {
   const square = line.blocks[2].start;
-  const at = (seconds: number) => secondAt(line, square + seconds * 1000, { cycles: 2, inhale: 4, exhale: 4, free: 0 });
+  const at = (seconds: number) => secondAt(line, square + seconds * 1000, [{ cycles: 2, inhale: 4, exhale: 4, free: 0 }]);
   expect([at(0), at(4), at(8), at(15.9), at(16)]).toEqual([
     { phase: 'in', count: 1, of: 4 },
     { phase: 'out', count: 4, of: 4 },
@@ -199,8 +199,8 @@ test('a second pattern runs in step and ends each cycle with the room', () => {
     { phase: 'out', count: 1, of: 4 },
     { phase: 'in', count: 1, of: 4 },
   ]);
-  expect(secondAt(line, square + 15_500, { cycles: 1, inhale: 5, exhale: 7, free: 4 })).toEqual({ phase: 'free' });
-  expect(secondAt(line, 1000, { cycles: 1, inhale: 5, exhale: 7, free: 0 })).toBeNull();
+  expect(secondAt(line, square + 15_500, [{ cycles: 1, inhale: 5, exhale: 7, free: 4 }])).toEqual({ phase: 'free' });
+  expect(secondAt(line, 1000, [{ cycles: 1, inhale: 5, exhale: 7, free: 0 }])).toBeNull();
 });
 
 test('a studio’s schools are heard: the hand, how full, and which way counts go', () => {

@@ -14,6 +14,10 @@ export interface Described {
   readonly family: string;
   readonly detail: string;
   readonly own: readonly string[];
+  /** Lines of the block's own, said whatever else is left out. */
+  readonly lines: readonly string[];
+  /** How it is done; null where nothing is said about it, as on the bench. */
+  readonly setup: Setup | null;
   /** The technique it is a way of, for the studio's ways; none for a part of a session. */
   readonly technique: string | null;
   readonly pattern: Pattern;

@@ -51,6 +51,7 @@ export const PARTS = {
   natural: 'Natural breath',
   round: 'Breathe',
   entry: 'Breathe',
+  'each round': 'Breathe',
   'lead-in': 'Breathe',
   'lead-out': 'Breathe',
 } as const;

@@ -1,19 +1,19 @@
 import { taughtAs, type StudioSchools } from '../conventions';
 import { wayDown } from '../ladder';
-import { readBlock, type Basis, type NamedBlock } from '../plan';
+import { readBlock, type Basis, type NamedBlock, type ReadBlock } from '../plan';
 import {
   advise,
   bearings,
-  featuresOf,
   NOTHING_TODAY,
+  waysSeen,
   type Advice,
   type Bearing,
+  type BlockDecision,
   type Comfort,
-  type Decision,
   type DoorAnswers,
-  type Features,
   type Rulebook,
   type ScreenedPerson,
+  type Seen,
   type Stand,
 } from '../screening';
 import type { IsoDate } from '../units';
@@ -43,20 +43,23 @@ export function bearingsByDate(rulebook: Rulebook, door: DoorAnswers = NOTHING_T
   };
 }
 
-/** What screening sees in a block. */
-export function featuresIn(block: NamedBlock, basis: Basis): Features {
-  const { pattern, dose, pace, tags } = readBlock(block, basis);
-  return featuresOf(pattern, dose, pace, tags);
+/** What screening sees in a block of a session, each of its ways for itself. */
+export function seenIn({ pattern, dose, pace, tags }: ReadBlock): readonly Seen[] {
+  return waysSeen(pattern, dose, pace, tags);
 }
 
-/** What a person does in a block, with what stands below it on the ladder as substitutes. */
+/**
+ * What a person does in a block, with what stands below it on the ladder as substitutes.
+ * @param read the block as it stands in its session; by itself where it is missing
+ */
 export function adviceFor(
   person: Pick<Member, 'comfort'>,
   bearing: readonly Bearing[],
   block: NamedBlock,
   house: House,
-): { readonly advice: Advice; readonly decision: Decision } {
-  return advise(bearing, readBlock(block, house), block.kind === 'technique' ? standsBelow(block.technique, house) : [], person.comfort);
+  read: ReadBlock = readBlock(block, house),
+): { readonly advice: Advice; readonly decision: BlockDecision } {
+  return advise(bearing, read, block.kind === 'technique' ? standsBelow(block.technique, house) : [], person.comfort);
 }
 
 const stands = new WeakMap<object, Map<string, readonly Stand[]>>();

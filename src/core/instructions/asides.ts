@@ -1,7 +1,7 @@
-import type { Basis, NamedBlock } from '../plan';
+import { readSession, type Basis, type NamedBlock } from '../plan';
 import { featureName, hasFeature, setAside, type Rulebook } from '../screening';
 import { longDayText, type IsoDate } from '../units';
-import { featuresIn, type Member } from './advice';
+import { seenIn, type Member } from './advice';
 
 /** A rule that does not act in some blocks because somebody set it aside; for the director, wherever it acts. */
 export interface ActingAside {
@@ -17,10 +17,10 @@ export function asidesIn(
   date: IsoDate,
   house: Basis & { readonly rulebook: Rulebook },
 ): ActingAside[] {
-  const features = blocks.map((block) => featuresIn(block, house));
+  const ways = readSession(blocks, house).flatMap(seenIn);
   return people.flatMap((person) =>
     setAside(person.screened, date, house.rulebook)
-      .filter(({ rule }) => features.some((of) => hasFeature(of, rule.feature)))
+      .filter(({ rule }) => ways.some(({ features }) => hasFeature(features, rule.feature)))
       .map(({ rule, by, until }) => ({
         person: person.id,
         name: person.name,

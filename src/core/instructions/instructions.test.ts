@@ -3,7 +3,7 @@ import { asidesIn, instructionsFor, instructionText, stricterBetween, tallier, t
 import { DEFAULT_SCHOOLS } from '../conventions';
 import { SHIPPED_LIBRARY } from '../library';
 import type { NamedBlock } from '../plan';
-import { ASKED, changedRulebook, CONDITIONS, NOT_SCREENED, type ConditionAnswer, type ScreenedPerson } from '../screening';
+import { ASKED, changedRulebook, CONDITIONS, NOT_SCREENED, type ConditionAnswer, type ScreenedPerson, conditionOf } from '../screening';
 import { addDays, isoDate, millis } from '../units';
 
 const { technique } = SHIPPED_LIBRARY;
@@ -18,7 +18,12 @@ const block = (of: string): NamedBlock => {
   const { name, pattern, dose } = technique(of);
   return { id: of, kind: 'technique', technique: of, pattern, dose, tempo: 1000, name };
 };
-const yes = (condition: string, states: readonly string[] = []): ConditionAnswer => ({ condition, answer: 'yes', states, date: null });
+const yes = (condition: string, ...parts: string[]): ConditionAnswer => ({
+  condition,
+  answer: 'yes',
+  date: null,
+  parts: Object.fromEntries(conditionOf(condition).parts.map(({ id }) => [id, parts.includes(id) ? 'yes' : 'no'])),
+});
 const screened = (answers: readonly ConditionAnswer[], over: Partial<ScreenedPerson> = {}): ScreenedPerson => ({
   ...NOT_SCREENED,
   screenedOn: addDays(day, -10),
@@ -28,7 +33,7 @@ const screened = (answers: readonly ConditionAnswer[], over: Partial<ScreenedPer
 });
 const person = (name: string, of: ScreenedPerson): Member => ({ id: name, name, comfort: { inhale: null, exhale: null }, screened: of });
 const well = person('Asta R.', screened([]));
-const pressed = person('Fenna T.', screened([yes('high blood pressure', ['controlled'])]));
+const pressed = person('Fenna T.', screened([yes('high blood pressure', 'controlled')]));
 const wheezy = person('Kester N.', screened([yes('lungs')]));
 const blocks = [block('equal-4-4-4'), block('pumps-27'), block('alternate-4-4')];
 const lines = (people: readonly Member[], of: readonly NamedBlock[] = blocks) => instructionsFor(people, of, day, house);

@@ -1,12 +1,14 @@
-import type { NamedBlock } from '../plan';
+import { readSession, type NamedBlock } from '../plan';
 import { doingText, type Advice, type Answer, type DoorAnswers, type InStep } from '../screening';
 import type { IsoDate } from '../units';
+import { listed } from '../wording';
 import { adviceFor, bearingsByDate, type House, type Member } from './advice';
 
 /** What a person does otherwise in one block, for the director. Names no condition and no rule. */
 export interface Instruction {
   readonly block: string;
-  readonly answer: Exclude<Answer, 'clear'>;
+  /** Clear only where an option of the block is not for them. */
+  readonly answer: Answer;
   readonly advice: Advice;
   /** The pattern the person breathes in step with the room, for the second line of the class screen. */
   readonly inStep: InStep | null;
@@ -28,15 +30,16 @@ export function instructionsFor(
   known: Known = new Map(),
 ): ReadonlyMap<string, readonly Instruction[]> {
   const bearing = bearingsByDate(house.rulebook, door);
+  const read = readSession(blocks, house);
   return new Map(
     people.map((person): [string, Instruction[]] => {
       const rules = bearing(person, date);
       const alike = `${rules.map(({ rule }) => rule.id).join()} ${person.comfort.inhale} ${person.comfort.exhale}`;
       return [
         person.id,
-        blocks.flatMap((block): Instruction[] => {
+        blocks.flatMap((block, index): Instruction[] => {
           const key = `${block.id} ${alike}`;
-          const found = known.get(key) ?? (known.has(key) ? null : instructionOf(adviceFor(person, rules, block, house).advice, block));
+          const found = known.get(key) ?? (known.has(key) ? null : instructionOf(adviceFor(person, rules, block, house, read[index]).advice, block));
           known.set(key, found);
           return found ? [found] : [];
         }),
@@ -47,7 +50,7 @@ export function instructionsFor(
 
 /** Null when there is nothing to say: it is done as taught. */
 function instructionOf(advice: Advice, block: NamedBlock): Instruction | null {
-  if (advice.answer === 'clear') return null;
+  if (advice.answer === 'clear' && advice.notThese.length === 0) return null;
   return { block: block.id, answer: advice.answer, advice, inStep: advice.doing.kind === 'in step' ? advice.doing.inStep : null };
 }
 
@@ -60,15 +63,27 @@ export function insteadText({ doing }: Advice): string {
       return 'natural breath instead';
     case 'instead':
       return `${doingText(doing)} instead`;
+    case 'option':
+      return `take ${doingText(doing)}`;
     default:
       return `breathe ${doingText(doing)}`;
   }
+}
+
+/** Options that are not for this person. @example notTheseText(advice) // "not “right side”" */
+export function notTheseText({ notThese }: Advice): string {
+  return notThese.length > 0
+    ? `not ${listed(
+        notThese.map((name) => `“${name}”`),
+        'or',
+      )}`
+    : '';
 }
 
 /** An instruction in words for the director: what to do, never why. */
 export function instructionText(advice: Advice): string {
   const { answer, words } = advice;
   const start = answer === 'leave out' ? ['leave out'] : answer === 'ask first' ? ['leave out until a clinician says yes'] : [];
-  const all = [...start, ...words, insteadText(advice)].filter((part) => part !== '');
+  const all = [...start, ...words, insteadText(advice), notTheseText(advice)].filter((part) => part !== '');
   return all.length > 0 ? all.join('; ') : 'keep an eye on';
 }

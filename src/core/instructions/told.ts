@@ -1,5 +1,5 @@
 import type { InStep } from '../screening';
-import { insteadText, type Instruction } from './instructions';
+import { insteadText, notTheseText, type Instruction } from './instructions';
 
 /**
  * An instruction as teachers get it: what to do, and nothing from which a condition could be worked out. Whether something is
@@ -20,6 +20,6 @@ export function toldOf(instruction: Instruction): Told {
     const text = ['not this', ...advice.posture, insteadText(advice)].filter((part) => part !== '').join('; ');
     return { block, mark: 'not this', text, inStep };
   }
-  const all = [...advice.words, insteadText(advice)].filter((part) => part !== '');
-  return { block, mark: answer, text: all.length > 0 ? all.join('; ') : 'keep an eye on', inStep };
+  const all = [...advice.words, insteadText(advice), notTheseText(advice)].filter((part) => part !== '');
+  return { block, mark: answer === 'clear' ? 'adapt' : answer, text: all.length > 0 ? all.join('; ') : 'keep an eye on', inStep };
 }

@@ -21,6 +21,7 @@ const CHAINS: readonly (readonly string[])[] = [
   ['deepened', 'throat-sound'],
   ['deepened', 'hissing'],
   ['deepened', 'five-finger'],
+  ['deepened', 'humming'],
   ['equal-4-4', 'both-in-4-4', 'alternate-4-4', 'alternate-4-6', 'alternate-4-8'],
   ['alternate-4-4', 'alternate-pause', 'alternate-hold-1', 'alternate-hold-2', 'alternate-hold-3', 'alternate-hold-4'],
   ['equal-4-4-4', 'alternate-hold-1'],

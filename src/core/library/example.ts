@@ -16,7 +16,6 @@ export function tideBreath(id: string): OwnEntry {
       hours: ['evening'],
       character: 'calming',
       posture: 'seated',
-      tags: [],
       cues: ['Let it come in'],
       watchFor: [],
       cautions: [],

@@ -24,6 +24,7 @@ const manner = fc.constantFrom(
   'throat' as const,
   'strong throat' as const,
   'narrowed' as const,
+  'narrowed throat' as const,
   'hiss' as const,
   'hum' as const,
   'sigh' as const,
@@ -71,6 +72,8 @@ const plainPhases = fc
   .map((phases): Phase[] => phases.map((phase) => ({ ...phase, repeat: 1, manners: null })));
 const around = fc.oneof(fc.constant<Phase[]>([]), plainPhases);
 
+const locks = fc.uniqueArray(fc.constantFrom('chin' as const, 'throat' as const, 'pelvic' as const, 'abdominal' as const), { maxLength: 2 });
+
 const cycle: fc.Arbitrary<PlainPattern> = fc
   .record({
     phases: fc
@@ -78,9 +81,10 @@ const cycle: fc.Arbitrary<PlainPattern> = fc
       .map(([inhale, holds, exhale, empties]): Phase[] => [inhale, ...holds, exhale, ...empties]),
     alternating: fc.boolean(),
     recovery: fc.option(fc.tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 3 })).map(([low, more]) => ({ low, high: low + more }))),
-    locks: fc.uniqueArray(fc.constantFrom('chin' as const, 'throat' as const, 'pelvic' as const, 'abdominal' as const), { maxLength: 2 }),
+    locks,
     leadIn: around,
     entry: around,
+    everyRound: around,
     leadOut: around,
   })
   .map((made): PlainPattern => ({ kind: 'cycle', ...made, alternating: made.alternating && made.phases.some((phase) => phase.side !== 'both') }));
@@ -89,33 +93,39 @@ const plain: fc.Arbitrary<PlainPattern> = fc.oneof(
   { weight: 6, arbitrary: cycle },
   fc.record({
     kind: fc.constant('pumps' as const),
+    locks,
     pumps: fc.integer({ min: 1, max: 108 }),
     perMinute: fc.integer({ min: 30, max: 120 }),
     leadIn: around,
     entry: around,
+    everyRound: around,
     leadOut: around,
   }),
   fc.record({
     kind: fc.constant('connected' as const),
+    locks,
     shortSeconds: fc.integer({ min: 2, max: 5 }),
     longSeconds: fc.integer({ min: 5, max: 9 }),
     route: fc.constantFrom('nose' as const, 'mouth' as const, 'either' as const),
     leadIn: around,
     entry: around,
+    everyRound: around,
     leadOut: around,
   }),
-  fc.record({ kind: fc.constant('natural' as const), depth: fc.constantFrom('natural' as const, 'deepened' as const) }),
+  fc.record({ kind: fc.constant('natural' as const), depth: fc.constantFrom('natural' as const, 'deepened' as const), locks }),
 );
 
+const guided = fc.option(fc.record({ first: fc.integer({ min: 0, max: 1 }), last: fc.boolean() }));
+const cyclesPerRound = fc.option(fc.integer({ min: 1, max: 5 }));
+
 /** A stage has nothing before and after its rounds. */
-const bare = (pattern: PlainPattern): PlainPattern => (pattern.kind === 'natural' ? pattern : { ...pattern, leadIn: [], entry: [], leadOut: [] });
+const bare = (pattern: PlainPattern): PlainPattern =>
+  pattern.kind === 'natural' ? pattern : { ...pattern, leadIn: [], entry: [], everyRound: [], leadOut: [] };
 
 const stage: fc.Arbitrary<Stage> = fc.record({
   pattern: plain.map(bare),
   amount: fc.oneof(
-    fc
-      .integer({ min: 1, max: 8 })
-      .chain((n) => fc.record({ unit: fc.constant('rounds' as const), n: fc.constant(n), guided: fc.option(fc.integer({ min: 0, max: n })) })),
+    fc.integer({ min: 1, max: 8 }).chain((n) => fc.record({ unit: fc.constant('rounds' as const), n: fc.constant(n), cyclesPerRound, guided })),
     fc.record({ unit: fc.constant('seconds' as const), n: fc.integer({ min: 5, max: 90 }) }),
     fc.record({ unit: fc.constant('minutes' as const), n: fc.integer({ min: 1, max: 5 }) }),
   ),
@@ -128,6 +138,7 @@ const whole: fc.Arbitrary<WholePattern> = fc.oneof(
     stages: fc.array(stage, { minLength: 2, maxLength: 4 }),
     leadIn: around,
     entry: around,
+    everyRound: around,
     leadOut: around,
   }),
 );
@@ -143,29 +154,29 @@ export const anyPattern: fc.Arbitrary<Pattern> = fc.oneof(
   }),
 );
 
-const guided = fc.option(fc.record({ first: fc.integer({ min: 0, max: 9 }), last: fc.boolean() }));
+const rest = (every: Rest['every']): fc.Arbitrary<Rest[]> =>
+  fc
+    .option(
+      fc.record({
+        low: fc.integer({ min: 1, max: 10 }),
+        more: fc.integer({ min: 0, max: 4 }),
+        unit: fc.constantFrom('seconds' as const, 'breaths' as const),
+        afterLast: fc.boolean(),
+      }),
+    )
+    .map((made) => (made ? [{ low: made.low, high: made.low + made.more, unit: made.unit, every, afterLast: made.afterLast }] : []));
 
-const rest: fc.Arbitrary<Rest> = fc.record({
-  n: fc.integer({ min: 1, max: 20 }),
-  unit: fc.constantFrom('seconds', 'breaths'),
-  every: fc.constantFrom('round', 'set'),
-  afterLast: fc.boolean(),
-});
+const tail = { cyclesPerRound, rests: fc.tuple(rest('round'), rest('set')).map((rests) => rests.flat()), guided };
 
 export const anyDose: fc.Arbitrary<Dose> = fc.oneof(
-  fc.record({
-    kind: fc.constant('rounds' as const),
-    sets: fc.integer({ min: 1, max: 4 }),
-    rounds: fc.integer({ min: 1, max: 20 }),
-    cyclesPerRound: fc.option(fc.integer({ min: 1, max: 5 })),
-    rest: fc.option(rest),
-    guided,
-  }),
-  fc.record({
-    kind: fc.constant('minutes' as const),
-    minutes: fc.integer({ min: 1, max: 40 }).map((n) => n / 2),
-    cyclesPerRound: fc.option(fc.integer({ min: 1, max: 5 })),
-    rest: fc.option(rest),
-    guided,
-  }),
+  fc.record({ kind: fc.constant('rounds' as const), sets: fc.integer({ min: 1, max: 4 }), rounds: fc.integer({ min: 1, max: 20 }), ...tail }),
+  fc
+    .record({
+      kind: fc.constant('minutes' as const),
+      sets: fc.integer({ min: 1, max: 3 }),
+      minutes: fc.integer({ min: 1, max: 40 }).map((n) => n / 2),
+      settled: fc.boolean(),
+      ...tail,
+    })
+    .map((dose) => (dose.settled ? { ...dose, sets: 1 } : dose)),
 );

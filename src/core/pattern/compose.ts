@@ -1,8 +1,25 @@
+import { formatPattern } from './format';
 import type { CyclePattern, Pattern, Phase, PlainPattern, WholePattern } from './types';
 
 /** What the room does: the pattern itself, or the first of its options. */
 export function roomPattern(pattern: Pattern): WholePattern {
   return pattern.kind === 'options' ? pattern.options[0].pattern : pattern;
+}
+
+/** One of the complete ways of a block: what the room does, or an option beside it. */
+export interface Way {
+  /** What it is called to people. */
+  readonly name: string;
+  readonly pattern: WholePattern;
+}
+
+/**
+ * The ways of a block side by side, the room's first; just one where there are no options.
+ * @example waysOf(mustParsePattern('"full" 4:4 | natural')).map(({ name }) => name) // ["full", "natural"]
+ */
+export function waysOf(pattern: Pattern): readonly Way[] {
+  if (pattern.kind !== 'options') return [{ name: formatPattern(pattern), pattern }];
+  return pattern.options.map(({ name, pattern: option }) => ({ name: name ?? formatPattern(option), pattern: option }));
 }
 
 /** The ways of breathing the room's pattern is put together from: its stages, or itself. */

@@ -1,4 +1,4 @@
-import type { Amount, Length, Manner, Pattern, Phase, PlainPattern, Said, WholePattern } from './types';
+import type { Amount, Guided, Length, Manner, Pattern, Phase, PlainPattern, Said, WholePattern } from './types';
 
 /**
  * The one canonical way to write a pattern; reading it back gives the same pattern.
@@ -10,11 +10,12 @@ export function formatPattern(pattern: Pattern): string {
 }
 
 function wholeText(pattern: WholePattern): string {
-  if (pattern.kind === 'natural') return pattern.depth;
+  if (pattern.kind === 'natural') return plainText(pattern);
   const main = pattern.kind === 'stages' ? pattern.stages.map(stageText).join(' > ') : plainText(pattern);
   const sections = [
     pattern.leadIn.length > 0 ? `first ${phaseList(pattern.leadIn)}` : '',
     pattern.entry.length > 0 ? `each set ${phaseList(pattern.entry)}` : '',
+    pattern.everyRound.length > 0 ? `each round ${phaseList(pattern.everyRound)}` : '',
     main,
     pattern.leadOut.length > 0 ? `last ${phaseList(pattern.leadOut)}` : '',
   ];
@@ -25,22 +26,32 @@ function stageText({ pattern, amount }: { pattern: PlainPattern; amount: Amount 
   return `${plainText(pattern)} for ${amountText(amount)}`;
 }
 
-/** @example amountText({ unit: 'rounds', n: 3, guided: null }) // "3 rounds" */
+/** @example amountText({ unit: 'rounds', n: 3, cyclesPerRound: null, guided: null }) // "3 rounds" */
 export function amountText(amount: Amount): string {
   if (amount.unit === 'seconds') return `${amount.n} s`;
   if (amount.unit === 'minutes') return `${amount.n} min`;
-  return `${amount.n} ${amount.n === 1 ? 'round' : 'rounds'}${amount.guided === null ? '' : ` guided ${amount.guided}`}`;
+  const of = amount.cyclesPerRound ? ` of ${amount.cyclesPerRound}` : '';
+  return `${amount.n} ${amount.n === 1 ? 'round' : 'rounds'}${of}${amount.guided === null ? '' : ` ${guidedText(amount.guided)}`}`;
 }
 
 function plainText(pattern: PlainPattern): string {
-  if (pattern.kind === 'natural') return pattern.depth;
-  if (pattern.kind === 'pumps') return `${pattern.pumps} pumps at ${pattern.perMinute}`;
-  if (pattern.kind === 'connected') return `connected ${pattern.shortSeconds} s, long ${pattern.longSeconds} s ${pattern.route}`;
-  const parts = [ratioText(pattern.phases) ?? phaseList(pattern.phases)];
-  if (pattern.alternating) parts.push('alternating');
-  if (pattern.recovery) parts.push(`recover ${rangeText(pattern.recovery.low, pattern.recovery.high)}`);
-  for (const lock of pattern.locks) parts.push(`lock ${lock}`);
-  return parts.join(', ');
+  return [...mainParts(pattern), ...pattern.locks.map((lock) => `lock ${lock}`)].join(', ');
+}
+
+function mainParts(pattern: PlainPattern): string[] {
+  if (pattern.kind === 'natural') return [pattern.depth];
+  if (pattern.kind === 'pumps') return [`${pattern.pumps} pumps at ${pattern.perMinute}`];
+  if (pattern.kind === 'connected') return [`connected ${pattern.shortSeconds} s, long ${pattern.longSeconds} s ${pattern.route}`];
+  return [
+    ratioText(pattern.phases) ?? phaseList(pattern.phases),
+    ...(pattern.alternating ? ['alternating'] : []),
+    ...(pattern.recovery ? [`recover ${rangeText(pattern.recovery)}`] : []),
+  ];
+}
+
+/** @example guidedText({ first: 2, last: true }) // "guided 2 and last" */
+export function guidedText({ first, last }: Guided): string {
+  return `guided ${first}${last ? ' and last' : ''}`;
 }
 
 /** "4:4:6" when the phases are nothing but in, hold, out and empty in counts; otherwise null. */
@@ -96,7 +107,8 @@ export function lengthText(length: Length): string {
   return length.unit === 'seconds' ? `${length.n} s` : `${length.low}-${length.high} s`;
 }
 
-function rangeText(low: number, high: number): string {
+/** @example rangeText({ low: 1, high: 6 }) // "1-6" */
+export function rangeText({ low, high }: { readonly low: number; readonly high: number }): string {
   return low === high ? String(low) : `${low}-${high}`;
 }
 

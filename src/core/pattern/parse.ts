@@ -18,6 +18,9 @@ import {
   type WholePattern,
 } from './types';
 
+/** Nothing before, between and after the rounds. */
+const NOTHING_AROUND = { leadIn: [], entry: [], everyRound: [], leadOut: [] } as const;
+
 const LOCKS: readonly Lock[] = ['chin', 'throat', 'pelvic', 'abdominal'];
 const RATIO_KINDS: readonly PhaseKind[] = ['in', 'hold', 'out', 'empty'];
 
@@ -28,7 +31,16 @@ const RATIO_KINDS: readonly PhaseKind[] = ['in', 'hold', 'out', 'empty'];
  * @example parsePattern('4:7:8') // { ok: true, value: { kind: 'cycle', … } }
  */
 export function parsePattern(line: string): Parsed<Pattern> {
-  return attempt(line, readPattern);
+  return attempt(plainly(line), readPattern);
+}
+
+/** How long a stage lasts where counts are only written one after the other. */
+const USUAL_STAGE: Amount = { unit: 'rounds', n: 6, cyclesPerRound: null, guided: null };
+
+/** What people write for a pattern that the notation has another way for: "4 7 8", "box". */
+function plainly(line: string): string {
+  if (/^\s*(box|square)( breath)?\s*$/i.test(line)) return '4:4:4:4';
+  return /^\s*\d{1,2}(\s*[ ,/.;-]\s*\d{1,2}){1,3}\s*$/.test(line) ? line.trim().replace(/\s*[ ,/.;-]\s*/g, ':') : line;
 }
 
 function readPattern(reader: Reader): Pattern {
@@ -55,9 +67,11 @@ function readOption(reader: Reader): OptionsPattern['options'][number] {
 function readWhole(reader: Reader): WholePattern {
   const leadIn: Phase[] = [];
   const entry: Phase[] = [];
+  const everyRound: Phase[] = [];
   for (;;) {
     if (reader.accept('first')) readAround(reader, leadIn);
     else if (reader.acceptAll(['each', 'set'])) readAround(reader, entry);
+    else if (reader.acceptAll(['each', 'round'])) readAround(reader, everyRound);
     else break;
     reader.expect(';', 'a semicolon, then the pattern itself');
   }
@@ -68,25 +82,29 @@ function readWhole(reader: Reader): WholePattern {
     readAround(reader, leadOut);
   }
   if (main.kind === 'natural') {
-    if (leadIn.length + entry.length + leadOut.length > 0) reader.fail('nothing before or after the natural breath, which has no beginning');
+    if (leadIn.length + entry.length + everyRound.length + leadOut.length > 0)
+      reader.fail('nothing before or after the natural breath, which has no beginning');
     return main;
   }
-  return { ...main, leadIn, entry, leadOut };
+  return { ...main, leadIn, entry, everyRound, leadOut };
 }
 
 /** One way of breathing, or stages one after another. */
 function readSequence(reader: Reader): WholePattern {
   const first = readMain(reader);
-  if (!reader.accept('for')) return first;
-  const stages: Stage[] = [{ pattern: first, amount: readAmount(reader) }];
+  if (reader.next.text !== 'for' && reader.next.text !== '>') return first;
+  const stages: Stage[] = [{ pattern: first, amount: stageAmount(reader) }];
   while (reader.accept('>')) {
-    const pattern = readMain(reader);
-    reader.expect('for', '“for” and how long the stage lasts, such as “for 3 rounds”');
-    stages.push({ pattern, amount: readAmount(reader) });
+    stages.push({ pattern: readMain(reader), amount: stageAmount(reader) });
     if (stages.length > LIMITS.stages) reader.fail(`at most ${LIMITS.stages} stages`);
   }
-  if (stages.length === 1) reader.fail('“>” and the next stage; how long one way lasts is its dose', VOCABULARY);
-  return { kind: 'stages', stages, leadIn: [], entry: [], leadOut: [] };
+  if (stages.length === 1) reader.fail('“>” and the next stage; how long one way lasts is its dose, in the field beside it', VOCABULARY);
+  return { kind: 'stages', stages, ...NOTHING_AROUND };
+}
+
+/** How long a stage lasts; a few rounds where nothing is said. */
+function stageAmount(reader: Reader): Amount {
+  return reader.accept('for') ? readAmount(reader) : USUAL_STAGE;
 }
 
 function readAmount(reader: Reader): Amount {
@@ -99,8 +117,9 @@ function readAmount(reader: Reader): Amount {
   }
   const n = reader.number('rounds of the stage', 1, 200, false);
   if (!reader.accept('round', 'rounds', 'breath', 'breaths')) reader.fail('“rounds”, “s” or “min”', VOCABULARY);
-  const guided = reader.accept('guided') ? reader.number('guided rounds', 0, n, false) : null;
-  return { unit: 'rounds', n, guided };
+  const cyclesPerRound = reader.accept('of') ? reader.number('cycles in a round', 1, 12, false) : null;
+  const guided = reader.accept('guided') ? { first: reader.number('guided rounds', 0, n, false), last: reader.acceptAll(['and', 'last']) } : null;
+  return { unit: 'rounds', n, cyclesPerRound, guided };
 }
 
 function readAround(reader: Reader, phases: Phase[]): void {
@@ -114,7 +133,7 @@ function readMain(reader: Reader): PlainPattern {
   const natural = reader.accept('natural', 'deepened');
   if (natural) {
     reader.accept('breath');
-    return { kind: 'natural', depth: natural === 'natural' ? 'natural' : 'deepened' };
+    return { kind: 'natural', depth: natural === 'natural' ? 'natural' : 'deepened', locks: readLocks(reader) };
   }
   if (reader.accept('connected')) return readConnected(reader);
   if (reader.atNumber() && reader.peek(1).text === ':') return readTails(reader, readRatio(reader));
@@ -133,9 +152,8 @@ function readConnected(reader: Reader): ConnectedPattern {
     shortSeconds,
     longSeconds,
     route: ROUTES.find((known) => known === route) ?? 'nose',
-    leadIn: [],
-    entry: [],
-    leadOut: [],
+    locks: readLocks(reader),
+    ...NOTHING_AROUND,
   };
 }
 
@@ -144,7 +162,7 @@ function readPumps(reader: Reader): PumpPattern {
   reader.accept('pump', 'pumps');
   reader.expect('at', '“at” and the pumps a minute, such as “27 pumps at 60”');
   const perMinute = reader.number('pumps a minute', 20, LIMITS.pumpsPerMinute, false);
-  return { kind: 'pumps', pumps, perMinute, leadIn: [], entry: [], leadOut: [] };
+  return { kind: 'pumps', pumps, perMinute, locks: readLocks(reader), ...NOTHING_AROUND };
 }
 
 function readRatio(reader: Reader): Phase[] {
@@ -175,11 +193,11 @@ function readTails(reader: Reader, first: Phase[]): CyclePattern {
     else phases.push(readPhase(reader));
   }
   if (phases.length > LIMITS.phases) reader.fail(`at most ${LIMITS.phases} phases`);
-  if (reader.next.type !== 'end' && ![';', '>', '|', 'for'].includes(reader.next.text)) reader.fail('a comma, or the end of the line', VOCABULARY);
+  if (![';', '>', '|', 'for'].includes(reader.next.text)) reader.end(VOCABULARY);
   if (!phases.some((phase) => phase.kind === 'in')) reader.fail('an inhale somewhere in the pattern, such as “in 4”', VOCABULARY);
   if (!phases.some((phase) => phase.kind === 'out')) reader.fail('an exhale somewhere in the pattern, such as “out 4”', VOCABULARY);
   const sided = alternating ? withSides(phases) : phases;
-  return { kind: 'cycle', phases: sided, alternating, recovery, locks, leadIn: [], entry: [], leadOut: [] };
+  return { kind: 'cycle', phases: sided, alternating, recovery, locks, ...NOTHING_AROUND };
 }
 
 /** "4:6 alternating" means in left, out right, to begin with. */
@@ -192,6 +210,16 @@ function readRecovery(reader: Reader): Recovery {
   const low = reader.number('recovery breaths', 1, 6, false);
   const high = reader.accept('-') ? reader.number('recovery breaths', low, 6, false) : low;
   return { low, high };
+}
+
+/** Locks that are held through the block, after commas. */
+function readLocks(reader: Reader): Lock[] {
+  const locks: Lock[] = [];
+  while (reader.next.text === ',' && reader.peek(1).text === 'lock') {
+    reader.acceptAll([',', 'lock']);
+    locks.push(readLock(reader));
+  }
+  return locks;
 }
 
 function readLock(reader: Reader): Lock {

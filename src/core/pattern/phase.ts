@@ -59,6 +59,7 @@ export const VOCABULARY = [
   'ease',
   'for',
   'rounds',
+  'round',
   'guided',
 ];
 const PHASE_EXPECTED = 'a phase: in, hold, out, empty or pause, with a count';
@@ -134,6 +135,7 @@ export function readMarks(reader: Reader): Marks {
     } else {
       const manner = readManner(reader);
       if (manner === undefined) return { ...marks, manners };
+      if (marks.manner !== null || manners) reader.fail('one manner; only “narrowed” and “throat” go together', VOCABULARY);
       marks.manner = manner;
       manners = readGrid(reader, manner);
       continue;
@@ -145,6 +147,8 @@ export function readMarks(reader: Reader): Marks {
 /** One manner; null for an open breath, undefined when the next word is none. */
 function readManner(reader: Reader): Manner | null | undefined {
   if (reader.acceptAll(['strong', 'throat'])) return 'strong throat';
+  // A soft throat sound goes with nostrils that the hand narrows.
+  if (reader.acceptAll(['narrowed', 'throat']) || reader.acceptAll(['throat', 'narrowed'])) return 'narrowed throat';
   if (reader.accept('open')) return null;
   const manner = MANNERS.find((known) => known === reader.next.text);
   if (manner) reader.accept(manner);

@@ -105,7 +105,8 @@ export class Reader {
   }
 
   end(vocabulary: readonly string[]): void {
-    if (this.next.type !== 'end') this.fail('a comma, or the end of the line', vocabulary);
+    if (this.next.type === 'number') this.fail('a colon between counts, such as 4:7:8, or a comma before the next part');
+    if (this.next.type !== 'end') this.fail('a comma before the next part, or leave it out', vocabulary);
   }
 
   /** Raises a problem at the next token, guessing what a misspelled word was meant to be. */
@@ -114,7 +115,7 @@ export class Reader {
     throw new Stumble({
       at,
       length: Math.max(1, text.length),
-      found: type === 'end' ? 'the end of the line' : `“${this.line.slice(at, at + text.length)}”`,
+      found: type === 'end' ? END : `“${this.line.slice(at, at + text.length)}”`,
       expected,
       suggestion: type === 'word' ? nearest(text, vocabulary) : null,
     });
@@ -161,8 +162,11 @@ export function attempt<T>(line: string, read: (reader: Reader) => T) {
   }
 }
 
-/** A problem as one sentence. @example "At character 4: found “x”, expected a count from 1 to 60." */
-export function problemText(problem: Problem): string {
-  const guess = problem.suggestion ? ` Did you mean “${problem.suggestion}”?` : '';
-  return `At character ${problem.at + 1}: found ${problem.found}, expected ${problem.expected}.${guess}`;
+/** A problem as a colleague would say it. @example "“hodl” at character 7 does not fit there: write a phase. Did you mean “hold”?" */
+export function problemText({ found, at, expected, suggestion }: Problem): string {
+  const guess = suggestion ? ` Did you mean “${suggestion}”?` : '';
+  const where = found === END ? 'Something is still missing' : `${found} at character ${at + 1} does not fit there`;
+  return `${where}: write ${expected}.${guess}`;
 }
+
+const END = 'the end of the line';

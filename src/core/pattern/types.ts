@@ -4,8 +4,8 @@ export type Side = 'both' | 'left' | 'right';
 /** Inhale, retention after it, exhale, retention after that, and a natural pause (never a hold). */
 export type PhaseKind = 'in' | 'hold' | 'out' | 'empty' | 'pause';
 export type Route = 'nose' | 'mouth' | 'either';
-/** `released` is an exhale that is let go after an active inhale; `narrowed` is of the nostrils. */
-export type Manner = 'throat' | 'strong throat' | 'narrowed' | 'hiss' | 'hum' | 'sigh' | 'released';
+/** `released` is an exhale that is let go after an active inhale; `narrowed` is of the nostrils, by the hand, alone or with a throat sound. */
+export type Manner = 'throat' | 'strong throat' | 'narrowed' | 'narrowed throat' | 'hiss' | 'hum' | 'sigh' | 'released';
 export type Lock = 'chin' | 'throat' | 'pelvic' | 'abdominal';
 
 /** Counts follow the tempo, seconds do not, "ease" is an open range of seconds. */
@@ -54,6 +54,8 @@ interface Around {
   readonly leadIn: readonly Phase[];
   /** Before the first round of every set. */
   readonly entry: readonly Phase[];
+  /** Before every round, the first of a set too. */
+  readonly everyRound: readonly Phase[];
   /** Once, after the last round. */
   readonly leadOut: readonly Phase[];
 }
@@ -70,6 +72,7 @@ export interface CyclePattern extends Around {
 /** Short forced exhales with a passive inhale; one round is one run of pumps. */
 export interface PumpPattern extends Around {
   readonly kind: 'pumps';
+  readonly locks: readonly Lock[];
   readonly pumps: number;
   readonly perMinute: number;
 }
@@ -77,6 +80,7 @@ export interface PumpPattern extends Around {
 /** No pause at either end: four short breaths and a long fifth make a round. Seconds for a whole breath. */
 export interface ConnectedPattern extends Around {
   readonly kind: 'connected';
+  readonly locks: readonly Lock[];
   readonly shortSeconds: number;
   readonly longSeconds: number;
   readonly route: Route;
@@ -86,14 +90,19 @@ export interface ConnectedPattern extends Around {
 export interface NaturalPattern {
   readonly kind: 'natural';
   readonly depth: 'natural' | 'deepened';
+  /** Locks that are held through the block; with one, the breath counts as counted. */
+  readonly locks: readonly Lock[];
 }
+
+/** The natural breath, as it stands in pauses, rests and parts of a session. */
+export const NATURAL_BREATH: NaturalPattern = { kind: 'natural', depth: 'natural', locks: [] };
 
 /** Ways of breathing that are not put together from others. */
 export type PlainPattern = CyclePattern | PumpPattern | ConnectedPattern | NaturalPattern;
 
 /** How long a stage lasts. */
 export type Amount =
-  | { readonly unit: 'rounds'; readonly n: number; readonly guided: number | null }
+  | { readonly unit: 'rounds'; readonly n: number; readonly cyclesPerRound: number | null; readonly guided: Guided | null }
   | { readonly unit: 'seconds'; readonly n: number }
   | { readonly unit: 'minutes'; readonly n: number };
 
@@ -118,23 +127,28 @@ export interface OptionsPattern {
 
 export type Pattern = WholePattern | OptionsPattern;
 
-/** How much: sets of rounds, or minutes, and the rests. `null` cycles a round means the studio's convention. */
-export type Dose =
-  | {
-      readonly kind: 'rounds';
-      readonly sets: number;
-      readonly rounds: number;
-      readonly cyclesPerRound: number | null;
-      readonly rest: Rest | null;
-      readonly guided: Guided | null;
-    }
-  | {
-      readonly kind: 'minutes';
-      readonly minutes: number;
-      readonly cyclesPerRound: number | null;
-      readonly rest: Rest | null;
-      readonly guided: Guided | null;
-    };
+/** How much: sets of rounds or of minutes, and the rests. `null` cycles a round means the studio's convention. */
+export type Dose = DoseTail &
+  (
+    | { readonly kind: 'rounds'; readonly sets: number; readonly rounds: number }
+    /** Minutes of every set. Until settled, the minutes are what is planned for it and the teacher ends it. */
+    | { readonly kind: 'minutes'; readonly sets: number; readonly minutes: number; readonly settled: boolean }
+  );
+
+interface DoseTail {
+  readonly cyclesPerRound: number | null;
+  /** At most one between rounds and one between sets. */
+  readonly rests: readonly Rest[];
+  readonly guided: Guided | null;
+}
+
+/** One round of as many cycles as a round has. */
+export const ONE_ROUND: Extract<Dose, { kind: 'rounds' }> = { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: null, rests: [], guided: null };
+
+/** Nothing but minutes. @example minutesDose(5).kind // "minutes" */
+export function minutesDose(minutes: number): Dose {
+  return { kind: 'minutes', sets: 1, minutes, settled: false, cyclesPerRound: null, rests: [], guided: null };
+}
 
 /** How many rounds of a set are counted aloud; the others run on people's own count. */
 export interface Guided {
@@ -144,7 +158,9 @@ export interface Guided {
 }
 
 export interface Rest {
-  readonly n: number;
+  readonly low: number;
+  /** The same as low, where it is no range. */
+  readonly high: number;
   readonly unit: 'seconds' | 'breaths';
   readonly every: 'round' | 'set';
   /** Also after the last one. */

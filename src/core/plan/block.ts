@@ -1,11 +1,20 @@
-import { mustParseDose, mustParsePattern, shortPattern, type Dose, type Pattern } from '../pattern';
+import { minutesDose, mustParseDose, mustParsePattern, NATURAL_BREATH, shortPattern, waysOf, type Dose, type Pattern } from '../pattern';
 import type { Library } from '../library';
-import type { SessionPart, Tag } from '../techniques';
+import { SCREENING_LIMITS } from '../screening';
+import { tagsOf, USUAL_SETUP, type SessionPart, type Setup, type Tag } from '../techniques';
 import { timeBlock, type BlockTiming, type Pace } from '../timing';
 import { clockText, millis, type Millis } from '../units';
 
+/** What any block may say beside what is breathed in it. */
+interface Told {
+  /** How it is done, where it is not as is usual for its technique or part. */
+  readonly setup?: Setup;
+  /** Lines of one's own, said in it. */
+  readonly lines?: readonly string[];
+}
+
 /** A technique as it is taught in one session: canonical notation, milliseconds a count. */
-export interface TechniqueBlock {
+export interface TechniqueBlock extends Told {
   readonly id: string;
   readonly kind: 'technique';
   readonly technique: string;
@@ -24,7 +33,7 @@ export interface OwnWay {
 }
 
 /** Arriving, preparing, settling, resting or closing, by the minute. */
-export interface PartBlock {
+export interface PartBlock extends Told {
   readonly id: string;
   readonly kind: SessionPart['kind'];
   readonly part: string;
@@ -48,11 +57,10 @@ export interface ReadBlock {
   readonly pattern: Pattern;
   readonly dose: Dose;
   readonly pace: Pace;
+  readonly setup: Setup;
   readonly tags: readonly Tag[];
   readonly timing: BlockTiming;
 }
-
-const NATURAL: Pattern = { kind: 'natural', depth: 'natural' };
 
 /** What a block is called: the name it was published with, the studio's own name for it, or the library's. */
 export function blockName(block: NamedBlock, library: Library): string {
@@ -60,22 +68,53 @@ export function blockName(block: NamedBlock, library: Library): string {
   return block.kind === 'technique' ? (block.own?.name ?? library.technique(block.technique).name) : library.part(block.part).name;
 }
 
-/** Blocks with their names written into them, to be published. */
+/** How a block is done: as it says itself, else as its technique or part is usually done. */
+export function setupOf(block: Block, library: Library): Setup {
+  if (block.setup) return block.setup;
+  return block.kind === 'technique' ? library.technique(block.technique).setup : { ...USUAL_SETUP, ...library.part(block.part).setup };
+}
+
+/** Blocks with their names and how they are done written into them, to be published. */
 export function named(blocks: readonly Block[], library: Library): NamedBlock[] {
-  return blocks.map((block) => ({ ...block, name: blockName(block, library) }));
+  return blocks.map((block) => ({ ...block, name: blockName(block, library), setup: setupOf(block, library) }));
 }
 
 /** Reads a block of either kind; a session part is natural breathing for its minutes. */
 export function readBlock(block: NamedBlock, { library, naturalBreath }: Basis): ReadBlock {
-  const name = blockName(block, library);
+  const [name, setup] = [blockName(block, library), setupOf(block, library)];
+  const tags = tagsOf(setup);
   if (block.kind === 'technique') {
     const [pattern, dose] = [mustParsePattern(block.pattern), mustParseDose(block.dose)];
     const pace = { tempo: millis(block.tempo), naturalBreath };
-    return { name, pattern, dose, pace, tags: library.technique(block.technique).of.tags, timing: timeBlock(pattern, dose, pace) };
+    return { name, pattern, dose, pace, setup, tags, timing: timeBlock(pattern, dose, pace) };
   }
-  const dose: Dose = { kind: 'minutes', minutes: block.minutes, cyclesPerRound: null, rest: null, guided: null };
+  const dose = minutesDose(block.minutes);
   const pace = { tempo: millis(1000), naturalBreath };
-  return { name, pattern: NATURAL, dose, pace, tags: library.part(block.part).tags, timing: timeBlock(NATURAL, dose, pace) };
+  return { name, pattern: NATURAL_BREATH, dose, pace, setup, tags, timing: timeBlock(NATURAL_BREATH, dose, pace) };
+}
+
+/** Movement is no stillness, and neither is arriving or closing. */
+const STILL_KINDS: readonly Block['kind'][] = ['technique', 'settle', 'rest'];
+
+/**
+ * Reads a session's blocks. Stillness adds up over natural breath, settling and rest in a row: where it comes to the limit, each
+ * of them is a part of it.
+ */
+export function readSession(blocks: readonly NamedBlock[], basis: Basis): readonly ReadBlock[] {
+  const read = blocks.map((block) => readBlock(block, basis));
+  const isStill = (index: number) => {
+    const { pattern, setup } = read[index];
+    const ways = waysOf(pattern).some((way) => way.pattern.kind === 'natural');
+    return STILL_KINDS.includes(blocks[index].kind) && ways && setup.moves.every((move) => move === 'palming' || move === 'rubbing hands');
+  };
+  const runOf = blocks.map((_, index) => index).map((index) => (isStill(index) ? index : -1));
+  for (let index = 1; index < blocks.length; index += 1) if (runOf[index] >= 0 && runOf[index - 1] >= 0) runOf[index] = runOf[index - 1];
+  const length = (run: number) => read.reduce((sum, { timing }, index) => (runOf[index] === run ? sum + timing.planned : sum), 0);
+  return read.map((one, index) =>
+    runOf[index] >= 0 && !one.tags.includes('still 15 min') && length(runOf[index]) >= SCREENING_LIMITS.stillMinutes * 60_000
+      ? { ...one, tags: [...one.tags, 'still 15 min'] }
+      : one,
+  );
 }
 
 /** What a block takes in the session, in milliseconds. */

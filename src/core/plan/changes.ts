@@ -1,6 +1,7 @@
 import { mustParsePattern, shortPattern, type CyclePattern, type PhaseKind } from '../pattern';
 import { trimNumber } from '../units';
-import { minutesUp, readBlock, sessionTime, type Basis, type NamedBlock, type TechniqueBlock } from './block';
+import { setupWord } from '../techniques';
+import { minutesUp, readBlock, sessionTime, setupOf, type Basis, type NamedBlock, type TechniqueBlock } from './block';
 
 /** One thing that a later version of a plan has otherwise, as a code; worded by {@link changeLine}. */
 export type PlanChange =
@@ -13,7 +14,8 @@ export type PlanChange =
 
 export type BlockFact =
   | { readonly code: 'counts'; readonly phase: PhaseKind; readonly from: number; readonly to: number }
-  | { readonly code: 'pattern' | 'dose'; readonly from: string; readonly to: string }
+  | { readonly code: 'pattern' | 'dose' | 'done'; readonly from: string; readonly to: string }
+  | { readonly code: 'lines'; readonly lines: readonly string[] }
   /** Milliseconds a count. */
   | { readonly code: 'tempo'; readonly from: number; readonly to: number };
 
@@ -45,14 +47,35 @@ function changesOf(was: NamedBlock, is: NamedBlock, basis: Basis): PlanChange[] 
   const { name } = readBlock(is, basis);
   if (was.kind !== 'technique' || is.kind !== 'technique') {
     const [from, to] = [was, is].map((block) => readBlock(block, basis).timing.planned);
-    return from === to ? [] : [{ code: 'minutes', name, from, to }];
+    const facts = toldFacts(was, is, basis);
+    return [
+      ...(from === to ? [] : [{ code: 'minutes', name, from, to } as const]),
+      ...(facts.length > 0 ? [{ code: 'technique', name, facts } as const] : []),
+    ];
   }
   const facts: BlockFact[] = [
     ...patternFacts(was, is),
     ...(was.dose === is.dose ? [] : [{ code: 'dose', from: was.dose, to: is.dose } as const]),
     ...(was.tempo === is.tempo ? [] : [{ code: 'tempo', from: was.tempo, to: is.tempo } as const]),
+    ...toldFacts(was, is, basis),
   ];
   return facts.length > 0 ? [{ code: 'technique', name, facts }] : [];
+}
+
+/** How it is done, and what is said in it. */
+function toldFacts(was: NamedBlock, is: NamedBlock, { library }: Basis): BlockFact[] {
+  const [before, after] = [was, is].map((block) => setupOf(block, library));
+  const done = (['seat', 'eyes', 'by'] as const).flatMap((key): BlockFact[] => {
+    const [from, to] = [before, after].map((setup) => setupWord(setup, key));
+    return from === to ? [] : [{ code: 'done', from, to }];
+  });
+  const [from, to] = [before, after].map(({ moves }) => moves.join(', ') || 'no movement');
+  const [said, says] = [was.lines ?? [], is.lines ?? []];
+  return [
+    ...done,
+    ...(from === to ? [] : [{ code: 'done', from, to } as const]),
+    ...(said.join('/') === says.join('/') ? [] : [{ code: 'lines', lines: says } as const]),
+  ];
 }
 
 function patternFacts(was: TechniqueBlock, is: TechniqueBlock): BlockFact[] {
@@ -97,6 +120,8 @@ function factText(fact: BlockFact): string {
   switch (fact.code) {
     case 'counts':
       return `${PHASE_NAMES[fact.phase]} ${fact.from} → ${fact.to} counts`;
+    case 'lines':
+      return fact.lines.length > 0 ? `said: ${fact.lines.map((line) => `“${line}”`).join(', ')}` : 'no line of our own';
     case 'tempo':
       return `tempo ${trimNumber(fact.from / 1000)} → ${trimNumber(fact.to / 1000)} s a count`;
     default:

@@ -74,7 +74,7 @@ function mapPhases(pattern: Pattern, change: (phases: readonly Phase[]) => reado
   const room = roomPattern(pattern);
   const inside = (plain: PlainPattern): PlainPattern => (plain.kind === 'cycle' ? { ...plain, phases: change(plain.phases) } : plain);
   if (room.kind === 'natural') return room;
-  const around = { leadIn: change(room.leadIn), entry: change(room.entry), leadOut: change(room.leadOut) };
+  const around = { leadIn: change(room.leadIn), entry: change(room.entry), everyRound: change(room.everyRound), leadOut: change(room.leadOut) };
   if (room.kind !== 'stages') return { ...inside(room), ...around } as WholePattern;
   return { ...room, ...around, stages: room.stages.map((stage) => ({ ...stage, pattern: inside(stage.pattern) })) };
 }
@@ -99,20 +99,21 @@ function capHolds(pattern: Pattern, seconds: number, pace: Pace): Pattern | null
   );
 }
 
-/** Both nostrils, sides only imagined: nothing is closed and no hand is needed. */
+/** Both nostrils, sides only imagined: nothing is closed or narrowed and no hand is needed. */
 function onBothSides(pattern: Pattern): Pattern {
-  const changed = mapPhases(pattern, (phases) => phases.map((phase) => ({ ...phase, side: 'both' as const })));
+  const changed = mapPhases(pattern, (phases) => phases.map((phase) => ({ ...phase, side: 'both' as const, ...otherManners(phase, opened) })));
   const still = (plain: PlainPattern): PlainPattern => (plain.kind === 'cycle' ? { ...plain, alternating: false } : plain);
   if (changed.kind === 'stages') return { ...changed, stages: changed.stages.map((stage) => ({ ...stage, pattern: still(stage.pattern) })) };
   return still(changed);
 }
 
+const opened = (manner: Manner | null): Manner | null => (manner === 'narrowed' ? null : manner === 'narrowed throat' ? 'throat' : manner);
 const softened = (manner: Manner | null): Manner | null => (manner === 'sigh' || manner === 'hiss' ? null : manner);
 
-/** Manners softened; ways of a grid that become the same are one way. */
-function softenedAll({ manner, manners }: Phase): Pick<Phase, 'manner' | 'manners'> {
-  const ways = [...new Set(manners?.map(softened))];
-  return { manner: softened(manner), manners: ways.length > 1 ? ways : null };
+/** Manners changed; ways of a grid that become the same are one way. */
+function otherManners({ manner, manners }: Phase, change: (manner: Manner | null) => Manner | null): Pick<Phase, 'manner' | 'manners'> {
+  const ways = [...new Set(manners?.map(change))];
+  return { manner: change(manner), manners: ways.length > 1 ? ways : null };
 }
 
 /** Nothing through the mouth; a sigh or a hiss is breathed softly through the nose instead. */
@@ -121,7 +122,7 @@ function throughTheNose(pattern: Pattern): Pattern {
     phases.map((phase) => ({
       ...phase,
       route: phase.route === null ? null : ('nose' as const),
-      ...softenedAll(phase),
+      ...otherManners(phase, softened),
     })),
   );
   const nosed = (plain: PlainPattern): PlainPattern => (plain.kind === 'connected' ? { ...plain, route: 'nose' } : plain);

@@ -1,11 +1,11 @@
-import { formatPattern, roomPattern, type Dose, type Pattern } from '../pattern';
+import { formatPattern, roomPattern, waysOf, type Dose, type Pattern } from '../pattern';
 import type { Tag } from '../techniques';
 import { timeBlock, type Pace } from '../timing';
 import { adaptationText, applyAdaptations, isPosture } from './adapt';
-import { decide, type Bearing } from './decide';
-import { featuresOf } from './features';
+import { decideBlock, type Bearing, type BlockDecision } from './decide';
+import { waysSeen } from './features';
 import { inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
-import { ANSWERS, type Adaptation, type Answer, type Decision } from './types';
+import type { Adaptation, Answer, Decision } from './types';
 
 /** A way of breathing as it is taught to a room. */
 export interface Taught {
@@ -24,6 +24,7 @@ export interface Stand {
 /** What one person does while the room does the technique. Holds no condition: safe for every teacher. */
 export type Doing =
   | { readonly kind: 'as taught' }
+  | { readonly kind: 'option'; readonly name: string; readonly pattern: string }
   | { readonly kind: 'adapted'; readonly pattern: string }
   | { readonly kind: 'in step'; readonly inStep: InStep; readonly next: readonly InStep[] }
   | { readonly kind: 'instead'; readonly name: string; readonly pattern: string }
@@ -36,11 +37,13 @@ export interface Advice {
   readonly words: readonly string[];
   /** Those of them about seat, eyes and movement, which hold whatever is breathed instead. */
   readonly posture: readonly string[];
+  /** Options of the block that are not for this person. */
+  readonly notThese: readonly string[];
 }
 
 /**
- * Decides a technique for a person and finds what they do instead, so that nobody is left with nothing:
- * the adapted pattern when it keeps the room's time, else one in step, else an easier technique, else the natural breath.
+ * Decides a block for a person and finds what they do, so that nobody is left with nothing: the first of its ways they may do;
+ * else the adapted pattern when it keeps the room's time, else one in step, else an easier technique, else the natural breath.
  * Everything offered has been screened again and came out as watch or clear.
  */
 export function advise(
@@ -48,13 +51,21 @@ export function advise(
   taught: Taught,
   easier: readonly Stand[] = [],
   comfort: Comfort = NO_COMFORT,
-): { advice: Advice; decision: Decision } {
-  const decision = decide(bearing, featuresOf(taught.pattern, taught.dose, taught.pace, taught.tags));
-  const adaptations = uniqueAdaptations(decision);
-  const words = [...adaptations.map(adaptationText), ...notesOf(decision)];
-  const doing = whatToDo(bearing, taught, decision.answer, adaptations, easier, comfort);
+): { advice: Advice; decision: BlockDecision } {
+  const decision = decideBlock(bearing, waysSeen(taught.pattern, taught.dose, taught.pace, taught.tags));
+  const adaptations = uniqueAdaptations(decision.own);
+  const words = [...adaptations.map(adaptationText), ...notesOf(decision.own)];
+  const doing = chosenWay(taught, decision) ?? whatToDo(bearing, taught, adaptations, easier, comfort);
   const posture = adaptations.filter(isPosture).map(adaptationText);
-  return { decision, advice: { answer: decision.answer, doing, words, posture } };
+  return { decision, advice: { answer: decision.answer, doing, words, posture, notThese: decision.notThese } };
+}
+
+/** The way of the block that a person does; null where none of them fits. */
+function chosenWay({ pattern }: Taught, { way }: BlockDecision): Doing | null {
+  if (way === null) return null;
+  if (way === 0) return { kind: 'as taught' };
+  const { name, pattern: option } = waysOf(pattern)[way];
+  return { kind: 'option', name, pattern: formatPattern(option) };
 }
 
 function uniqueAdaptations(decision: Decision): Adaptation[] {
@@ -73,18 +84,16 @@ function notesOf(decision: Decision): string[] {
 function whatToDo(
   bearing: readonly Bearing[],
   taught: Taught,
-  answer: Answer,
   adaptations: readonly Adaptation[],
   easier: readonly Stand[],
   comfort: Comfort,
 ): Doing {
-  if (answer === 'clear' || answer === 'watch') return { kind: 'as taught' };
   if (leftWithNoBreath(bearing, adaptations)) return { kind: 'natural breath' };
   const { adapted, inStep } = kept(bearing, taught, adaptations, comfort);
   if (adapted) return adapted;
   const [best, ...next] = inStep();
   if (best) return { kind: 'in step', inStep: best, next: next.slice(0, 2) };
-  const stand = [...optionsOf(taught), ...easier].find(({ taught: other }) => permitted(bearing, other));
+  const stand = easier.find(({ taught: other }) => permitted(bearing, other));
   return stand ? { kind: 'instead', name: stand.name, pattern: formatPattern(stand.taught.pattern) } : { kind: 'natural breath' };
 }
 
@@ -116,30 +125,29 @@ export interface Offer {
  * only the natural breath is left.
  */
 export function offersFor(bearing: readonly Bearing[], taught: Taught, easier: readonly Stand[], comfort: Comfort): readonly Offer[] {
-  const { answer, findings } = decide(bearing, featuresOf(taught.pattern, taught.dose, taught.pace, taught.tags));
+  const decision = decideBlock(bearing, waysSeen(taught.pattern, taught.dose, taught.pace, taught.tags));
   const room: Offer = { kind: 'as taught', pattern: formatPattern(roomPattern(taught.pattern)) };
-  if (answer === 'clear' || answer === 'watch') return [room];
-  const adaptations = uniqueAdaptations({ answer, findings });
+  if (decision.way === 0) return [room];
+  const adaptations = uniqueAdaptations(decision.own);
+  const stands = easier.filter(({ taught: other }) => permitted(bearing, other)).map(({ taught: other }) => formatPattern(other.pattern));
+  const options = waysOf(taught.pattern)
+    .slice(1)
+    .filter((way) => permitted(bearing, { ...taught, pattern: way.pattern }))
+    .map((way) => formatPattern(way.pattern));
+  const instead = [...options, ...stands].map((pattern) => ({ kind: 'instead' as const, pattern }));
+  if (decision.way !== null) return instead;
   if (leftWithNoBreath(bearing, adaptations)) return [];
   const { adapted, inStep } = kept(bearing, taught, adaptations, comfort);
   if (adapted?.kind === 'as taught') return [room];
-  const stands = [...optionsOf(taught), ...easier].filter(({ taught: other }) => permitted(bearing, other));
   return [
     ...(adapted?.kind === 'adapted' ? [{ kind: 'in step' as const, pattern: adapted.pattern }] : []),
     ...inStep().map((way) => ({ kind: 'in step' as const, pattern: inStepText(way) })),
-    ...stands.map(({ taught: other }) => ({ kind: 'instead' as const, pattern: formatPattern(other.pattern) })),
+    ...instead,
   ];
 }
 
-/** The other options of the same block, as they stand beside what the room does. */
-function optionsOf(taught: Taught): Stand[] {
-  if (taught.pattern.kind !== 'options') return [];
-  return taught.pattern.options.slice(1).map(({ name, pattern }) => ({ name: name ?? formatPattern(pattern), taught: { ...taught, pattern } }));
-}
-
 function permitted(bearing: readonly Bearing[], { pattern, dose, pace, tags }: Taught): boolean {
-  const { answer } = decide(bearing, featuresOf(pattern, dose, pace, tags));
-  return ANSWERS.indexOf(answer) >= ANSWERS.indexOf('watch');
+  return decideBlock(bearing, waysSeen(pattern, dose, pace, tags)).way === 0;
 }
 
 /** Whether a changed pattern still ends each round with the room: what has no rounds ends with its minutes. */
@@ -152,6 +160,8 @@ export function doingText(doing: Doing): string {
   switch (doing.kind) {
     case 'as taught':
       return 'as taught';
+    case 'option':
+      return `“${doing.name}”`;
     case 'adapted':
       return doing.pattern;
     case 'in step':

@@ -1,7 +1,7 @@
 import { adaptationText } from './adapt';
 import { conditionOf, CONDITIONS } from './conditions';
 import { featureName, type FeatureTest } from './features';
-import { RULEBOOK, rulebookOf, type Rulebook } from './rulebook';
+import { RULEBOOK, rulebookOf, withOpenEyes, type Rulebook } from './rulebook';
 import { ANSWERS, type Adaptation, type Answer, type Rule } from './types';
 
 /** A shipped rule that a studio answers in another way, or one of its own. Looser ones need a reason and a reviewer. */
@@ -131,7 +131,7 @@ export function changedRulebook(changes: readonly RuleChange[]): Rulebook {
         ]
       : [],
   );
-  return rulebookOf([...kept, ...added]);
+  return rulebookOf(withOpenEyes([...kept, ...added]));
 }
 
 /** A cap begins where it caps: whatever is longer is over it. */

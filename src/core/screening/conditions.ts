@@ -11,33 +11,34 @@ export interface Condition {
   /** Why breathing exercises are affected; shown to the director with every finding. */
   readonly reason: string;
   readonly date: { readonly label: string; readonly withinDays: number | null } | null;
-  readonly states: readonly { readonly id: string; readonly label: string }[];
+  /** Parts of the question, answered by themselves once the answer is yes. */
+  readonly parts: readonly { readonly id: string; readonly label: string }[];
 }
 
-type Extra = Partial<Pick<Condition, 'date' | 'states'>>;
+type Extra = Partial<Pick<Condition, 'date' | 'parts'>>;
 const ask = (id: string, name: string, question: string, reason: string, extra: Extra = {}): Condition => ({
   id,
   name,
   question,
   reason,
   date: null,
-  states: [],
+  parts: [],
   ...extra,
 });
-const derived = (id: string, name: string, reason: string): Condition => ({ id, name, question: null, reason, date: null, states: [] });
+const derived = (id: string, name: string, reason: string): Condition => ({ id, name, question: null, reason, date: null, parts: [] });
 
 /** Usual cautions gathered for planning. Have the rulebook read by a licensed professional before real use. */
 export const CONDITIONS: readonly Condition[] = [
   ask('pregnancy', 'pregnancy', 'Are you pregnant?', 'holding, pumping and pressure on the belly are avoided in pregnancy', {
     date: { label: 'Due date', withinDays: null },
-    states: [{ id: 'high-risk', label: 'Described to you as high-risk' }],
+    parts: [{ id: 'high-risk', label: 'Has it been described to you as high-risk?' }],
   }),
   ask('birth', 'birth in the last 12 weeks', 'Have you given birth in the last 12 weeks?', 'belly and pelvic floor are still healing', {
     date: { label: 'Date of birth of the child', withinDays: SCREENING_LIMITS.twelveWeeks },
-    states: [{ id: 'surgical', label: 'By surgery' }],
+    parts: [{ id: 'surgical', label: 'Was it by surgery?' }],
   }),
   ask('high blood pressure', 'high blood pressure', 'Do you have high blood pressure?', 'holding raises pressure in the chest and in the head', {
-    states: [{ id: 'controlled', label: 'Measured and controlled' }],
+    parts: [{ id: 'controlled', label: 'Is it measured and controlled?' }],
   }),
   ask(
     'low blood pressure',
@@ -166,7 +167,8 @@ export function pregnancyDays(dueDate: IsoDate, date: IsoDate): number {
 
 /** Conditions that follow from the birth date. */
 export function ageConditions(birthDate: IsoDate | null, date: IsoDate): ConditionId[] {
-  if (!birthDate) return [];
+  // Of an unknown age both rows hold.
+  if (!birthDate) return ['under 16', 'over 65'];
   const age = ageOn(birthDate, date);
   return age < SCREENING_LIMITS.grownAt ? ['under 16'] : age >= SCREENING_LIMITS.olderFrom ? ['over 65'] : [];
 }

@@ -1,9 +1,19 @@
 import type { IsoDate } from '../units';
 import { ageConditions, bearsOn, conditionOf, pregnancyDays, screenedUntil } from './conditions';
-import { featureName, hasFeature, type Features } from './features';
+import { featureName, hasFeature, type Features, type Seen } from './features';
 import { SCREENING_LIMITS } from './limits';
 import { SHIPPED, type Rulebook } from './rulebook';
-import { ANSWERS, type ConditionAnswer, type ConditionId, type Decision, type Finding, type Rule, type ScreenedPerson } from './types';
+import {
+  ANSWERS,
+  type Answer,
+  type ConditionAnswer,
+  type ConditionId,
+  type Decision,
+  type Finding,
+  type Parts,
+  type Rule,
+  type ScreenedPerson,
+} from './types';
 
 /** A rule that bears on a person on a date, whatever the technique. */
 export interface Bearing {
@@ -71,7 +81,11 @@ export function clinicianMayAnswer({ answer, condition }: Pick<Rule, 'answer' | 
   return answer === 'ask first' && condition !== 'under 16';
 }
 
+/** Conditions that follow from an age; where it is not known, they hold because of that. */
+const BY_AGE: readonly ConditionId[] = ['under 16', 'over 65'];
+
 function removedBy({ rule, today }: Bearing, person: ScreenedPerson, date: IsoDate): Pick<Aside, 'by' | 'reasonGiven' | 'until'> | null {
+  if (person.birthDate === null && BY_AGE.includes(rule.condition)) return null;
   const yes = clinicianMayAnswer(rule) && person.clearances.find(({ rules, on, until }) => rules.includes(rule.id) && on <= date && date <= until);
   if (yes && !today) return { by: 'a clinician', reasonGiven: null, until: yes.until };
   const override = person.overrides.find(({ rules, from, until }) => rules.includes(rule.id) && from <= date && date <= until);
@@ -99,27 +113,28 @@ function allBearings(person: ScreenedPerson, date: IsoDate, door: DoorAnswers, r
 
 /** Answers that follow from others: age from the birth date, surgery from a surgical birth. */
 function impliedAnswers(person: ScreenedPerson, date: IsoDate): ConditionAnswer[] {
-  const surgical = person.answers.filter((answer) => answer.condition === 'birth' && (answer.answer !== 'yes' || answer.states.includes('surgical')));
+  const surgical = person.answers.filter((answer) => answer.condition === 'birth' && (answer.answer !== 'yes' || answer.parts.surgical !== 'no'));
   return [
     ...ageConditions(person.birthDate, date).map((condition) => yes(condition)),
-    ...surgical.map((answer): ConditionAnswer => ({ ...answer, condition: 'abdominal surgery', states: [] })),
+    ...surgical.map((answer): ConditionAnswer => ({ ...answer, condition: 'abdominal surgery', parts: {} })),
   ];
 }
 
-const yes = (condition: string, states: readonly string[] = []): ConditionAnswer => ({ condition, answer: 'yes', date: null, states });
+const yes = (condition: string, parts: Parts = {}): ConditionAnswer => ({ condition, answer: 'yes', date: null, parts });
 
 function doorAnswers(door: DoorAnswers): ConditionAnswer[] {
   return [
     ...(door.acute ? [yes('today acute')] : []),
     ...(door.blockedNose ? [yes('nose')] : []),
-    ...(door.meal === 'none' ? [] : [yes('today meal', [door.meal])]),
+    ...(door.meal === 'none' ? [] : [yes('today meal', { [door.meal]: 'yes' })]),
   ];
 }
 
 /** Whether a rule's state holds. An answer left open is taken at its strictest. */
 function holdsIn(rule: Rule, answer: ConditionAnswer, person: ScreenedPerson, date: IsoDate): boolean {
   const open = answer.answer !== 'yes';
-  const controlled = !open && answer.states.includes('controlled');
+  // What is not a yes is not controlled; what is not a no is high-risk.
+  const controlled = !open && answer.parts.controlled === 'yes';
   switch (rule.only) {
     case null:
       return true;
@@ -130,16 +145,16 @@ function holdsIn(rule: Rule, answer: ConditionAnswer, person: ScreenedPerson, da
     case 'from-16w0d':
       return open || answer.date === null || pregnancyDays(answer.date, date) >= SCREENING_LIMITS.notFlatFrom;
     case 'no-consent':
-      return !person.guardianConsent;
+      return person.birthDate !== null && !person.guardianConsent;
     case 'within-2-h':
-      return answer.states.includes('within 2 h');
+      return answer.parts['within 2 h'] === 'yes';
     case 'high-risk':
-      return open || answer.states.includes('high-risk');
+      return open || answer.parts['high-risk'] !== 'no';
   }
 }
 
 /**
- * Decides one technique from the rules that bear on a person: the strictest answer, all findings kept, strictest first.
+ * Decides one way of breathing from the rules that bear on a person: the strictest answer, all findings kept, strictest first.
  * @example decide(bearings(person, date), featuresOf(pattern, dose, pace)).answer // "adapt"
  */
 export function decide(bearing: readonly Bearing[], features: Features): Decision {
@@ -154,7 +169,49 @@ export function decide(bearing: readonly Bearing[], features: Features): Decisio
       adaptation: rule.adaptation,
       note: rule.note,
       ours: rule.ours,
-    }))
-    .sort((a, b) => ANSWERS.indexOf(a.answer) - ANSWERS.indexOf(b.answer));
-  return { answer: findings[0]?.answer ?? 'clear', findings };
+      option: null,
+    }));
+  return { answer: strictestOf(findings), findings: sorted(findings) };
+}
+
+const sorted = (findings: readonly Finding[]) => [...findings].sort((a, b) => ANSWERS.indexOf(a.answer) - ANSWERS.indexOf(b.answer));
+
+function strictestOf(findings: readonly Finding[]): Answer {
+  return ANSWERS[Math.min(ANSWERS.indexOf('clear'), ...findings.map(({ answer }) => ANSWERS.indexOf(answer)))];
+}
+
+/** Whether an answer lets a person do a way as it is taught. */
+export function permits(answer: Answer): boolean {
+  return ANSWERS.indexOf(answer) >= ANSWERS.indexOf('watch');
+}
+
+/** The decision of a block whose ways stand side by side. */
+export interface BlockDecision extends Decision {
+  /** Which way the person does: the first they may do; null where none of them fits. */
+  readonly way: number | null;
+  /** What screening says of that way alone, or of the room's where none fits. */
+  readonly own: Decision;
+  /** Names of the ways that they may not do, where there are others. */
+  readonly notThese: readonly string[];
+}
+
+/**
+ * Decides a block: the answer is that of the first way the person may do; where that is not the room's, it is "adapt". What they may
+ * not do is named. Where no way fits, the answer is the room's.
+ */
+export function decideBlock(bearing: readonly Bearing[], ways: readonly Seen[]): BlockDecision {
+  const each = ways.map(({ features }) => decide(bearing, features));
+  const first = each.findIndex(({ answer }) => permits(answer));
+  const own = each[Math.max(0, first)];
+  const barred = each.flatMap(({ answer }, index) => (permits(answer) ? [] : [index]));
+  const others = barred
+    .filter((index) => each[index] !== own)
+    .flatMap((index) => each[index].findings.filter(({ answer }) => !permits(answer)).map((finding) => ({ ...finding, option: ways[index].name })));
+  return {
+    answer: first > 0 ? 'adapt' : own.answer,
+    findings: sorted([...own.findings, ...others]),
+    way: first < 0 ? null : first,
+    own,
+    notThese: first < 0 ? [] : barred.map((index) => ways[index].name),
+  };
 }

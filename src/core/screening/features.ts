@@ -1,6 +1,6 @@
-import { roomPattern, type Dose, type Lock, type Pattern, type Phase } from '../pattern';
+import { plainPatterns, waysOf, type Dose, type Lock, type Pattern, type Phase, type WholePattern } from '../pattern';
 import type { Tag } from '../techniques';
-import { countedPatterns, derive, holdsIn, timeBlock, type Pace } from '../timing';
+import { countedPatterns, derive, holdsOf, timeBlock, type Pace } from '../timing';
 import { SCREENING_LIMITS } from './limits';
 
 /** What screening sees in a technique. Seconds look at the long end of every range. */
@@ -26,80 +26,75 @@ export interface Features {
   readonly tags: readonly Tag[];
 }
 
-const NATURAL: Features = {
-  counted: false,
-  holdInSeconds: 0,
-  holdOutSeconds: 0,
-  pumps: false,
-  connected: false,
-  locks: [],
-  rightSide: false,
-  leftSide: false,
-  sideWork: false,
-  exhaleToInhale: null,
-  pace: null,
-  mouth: false,
-  resistedExhale: false,
-  tags: [],
-};
+/** A way of breathing that a block offers, as screening sees it. */
+export interface Seen {
+  readonly name: string;
+  readonly features: Features;
+}
+
+/** Every way of a block as screening sees it, the room's first; each is screened for itself. */
+export function waysSeen(pattern: Pattern, dose: Dose, pace: Pace, tags: readonly Tag[] = []): readonly Seen[] {
+  return waysOf(pattern).map(({ name, pattern: way }) => ({ name, features: featuresOf(way, dose, pace, tags) }));
+}
 
 /**
- * Derives the features of a pattern and dose at a pace; posture and the like come in as tags.
- * Lead-in and lead-out are part of the practice and are looked at too.
+ * Derives the features of one way of breathing and its dose at a pace; seat, eyes and movements come in as tags. Lead-in, entry
+ * and closing breaths are part of the practice and are looked at like the cycle; pace and ratio are the cycle's alone.
  * @example featuresOf(mustParsePattern('4:7:8'), mustParseDose('4 rounds'), pace).holdInSeconds // 7
  */
-export function featuresOf(pattern: Pattern, dose: Dose, pace: Pace, tags: readonly Tag[] = []): Features {
-  const room = roomPattern(pattern);
+export function featuresOf(room: WholePattern, dose: Dose, pace: Pace, tags: readonly Tag[] = []): Features {
+  const plain = plainPatterns(room);
   const own = countedPatterns(room);
-  if (room.kind === 'natural' || own.length === 0) return { ...NATURAL, tags: withStillness(tags, pattern, dose, pace) };
-  const around = [...room.leadIn, ...room.entry, ...room.leadOut];
+  const around = room.kind === 'natural' ? [] : [...room.leadIn, ...room.entry, ...room.everyRound, ...room.leadOut];
+  const locks = [...new Set(plain.flatMap((part) => part.locks))];
   const cycles = own.filter((part) => part.kind === 'cycle');
   const phases = [...around, ...cycles.flatMap((part) => part.phases)];
   const derived = derive(room, pace);
-  const oneSided = cycles.filter(({ alternating }) => !alternating).flatMap((part) => part.phases);
-  const sideWork = phases.some((phase) => phase.side !== 'both');
-  const hold = (kind: 'hold' | 'empty') => Math.max(...[around, ...cycles.map((part) => part.phases)].map((list) => longestHold(list, kind, pace)));
+  const oneSided = [...around, ...cycles.filter(({ alternating }) => !alternating).flatMap((part) => part.phases)];
+  const sideWork = phases.some(({ side }) => side !== 'both');
+  const hold = (kind: 'hold' | 'empty') => holdsOf(room, kind, pace.tempo).anywhere.high / 1000;
   return {
-    counted: true,
+    counted: own.length > 0 || around.length > 0 || locks.length > 0,
     holdInSeconds: hold('hold'),
     holdOutSeconds: hold('empty'),
     pumps: own.some(({ kind }) => kind === 'pumps'),
     connected: own.some(({ kind }) => kind === 'connected'),
-    locks: [...new Set(cycles.flatMap(({ locks }) => locks))],
+    locks,
     rightSide: inhalesThrough(oneSided, 'right'),
     leftSide: inhalesThrough(oneSided, 'left'),
     sideWork,
     exhaleToInhale: derived?.exhaleToInhale ?? null,
     pace: derived?.breathsPerMinute?.slow ?? null,
     mouth: phases.some(usesMouth) || own.some((part) => part.kind === 'connected' && part.route !== 'nose'),
-    resistedExhale: phases.some((phase) => phase.kind === 'out' && resists(phase)),
-    tags: withStillness(sideWork && !tags.includes('hand at the nose') ? [...tags, 'hand at the nose'] : tags, pattern, dose, pace),
+    resistedExhale: tags.includes('blowing the nose') || phases.some((phase) => phase.kind === 'out' && resists(phase)),
+    tags: [
+      ...new Set<Tag>([
+        ...tags,
+        ...(sideWork || phases.some(narrows) ? (['hand at the nose'] as const) : []),
+        ...(timeBlock(room, dose, pace).planned >= SCREENING_LIMITS.stillMinutes * 60_000 ? (['still 15 min'] as const) : []),
+      ]),
+    ],
   };
-}
-
-function longestHold(phases: readonly Phase[], kind: 'hold' | 'empty', pace: Pace): number {
-  // A hold that ends one cycle runs on into a hold that begins the next.
-  const wrapped = phases.length > 0 && phases[0].kind === kind ? [...phases, ...phases] : phases;
-  return holdsIn(wrapped, kind, pace.tempo).longest.high / 1000;
 }
 
 function inhalesThrough(phases: readonly Phase[], side: 'left' | 'right'): boolean {
   return phases.some((phase) => phase.kind === 'in' && phase.side === side);
 }
 
+const mannersOf = ({ manner, manners }: Phase) => [manner, ...(manners ?? [])];
+
 function usesMouth(phase: Phase): boolean {
-  const manners = [phase.manner, ...(phase.manners ?? [])];
-  return phase.route === 'mouth' || phase.route === 'either' || manners.includes('hiss') || manners.includes('sigh');
+  return phase.route === 'mouth' || phase.route === 'either' || mannersOf(phase).some((manner) => manner === 'hiss' || manner === 'sigh');
 }
 
-/** Hissing, a strong throat and narrowed nostrils make the breath push; the soft throat sound does not. */
+/** Nostrils are narrowed by a hand. */
+function narrows(phase: Phase): boolean {
+  return mannersOf(phase).some((manner) => manner === 'narrowed' || manner === 'narrowed throat');
+}
+
+/** Hissing, humming, a strong throat and narrowed nostrils make the breath push; the soft throat sound does not. */
 function resists(phase: Phase): boolean {
-  return [phase.manner, ...(phase.manners ?? [])].some((manner) => manner === 'hiss' || manner === 'strong throat' || manner === 'narrowed');
-}
-
-function withStillness(tags: readonly Tag[], pattern: Pattern, dose: Dose, pace: Pace): readonly Tag[] {
-  const still = timeBlock(pattern, dose, pace).planned >= SCREENING_LIMITS.stillMinutes * 60_000;
-  return still && !tags.includes('still 15 min') ? [...tags, 'still 15 min'] : tags;
+  return narrows(phase) || mannersOf(phase).some((manner) => manner === 'hiss' || manner === 'hum' || manner === 'strong throat');
 }
 
 /** Half a per mille: a pace worked out from rounded phases is not "below" its limit by a rounding. */

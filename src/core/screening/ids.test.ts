@@ -20,10 +20,10 @@ const IDS: Readonly<Record<string, string>> = {
   'lung-collapse': 'pumps connected hold-in hold-out resisted-exhale counted',
   'ear-or-sinus-surgery': 'pumps connected hold-in hold-out resisted-exhale counted',
   'chest-surgery': 'counted',
-  panic: 'pumps connected hold-out hold-in-over-2-s eyes-closed pace-below-6',
-  trauma: 'connected eyes-closed hand-at-the-nose any-hold counted',
-  psychosis: 'pumps connected hold-out right-side still hold-in-over-4-s eyes-closed',
-  migraine: 'pumps connected eyes-closed neck-circles counted',
+  panic: 'pumps connected hold-out hold-in-over-2-s eyes-closed eyes-closed.palming pace-below-6',
+  trauma: 'connected eyes-closed eyes-closed.palming hand-at-the-nose any-hold counted',
+  psychosis: 'pumps connected hold-out right-side still hold-in-over-4-s eyes-closed eyes-closed.palming',
+  migraine: 'pumps connected eyes-closed eyes-closed.palming neck-circles counted',
   nose: 'pumps side-work hand-at-the-nose',
   reflux: 'abdominal-lock pumps hold-out lying-flat',
   diabetes: 'pumps connected counted',
@@ -34,7 +34,7 @@ const IDS: Readonly<Record<string, string>> = {
   other: 'hold-in hold-out pumps connected right-side held-lock pace-below-6',
   'today-acute': 'counted',
   'today-meal': 'pumps abdominal-lock.within-2-h',
-  unscreened: 'pumps connected held-lock right-side palming hold-in hold-out pace-below-6 counted',
+  unscreened: 'pumps connected held-lock right-side palming hold-in hold-out pace-below-6 counted movement',
 };
 
 test('rule ids never change, and none is there twice', () => {

@@ -1,11 +1,11 @@
 import { featuresOf, keepInStep, nearFeature, type Comfort } from '.';
-import { mustParseDose, mustParsePattern } from '../pattern';
+import { mustParseDose, mustParsePattern, roomPattern } from '../pattern';
 import { millis } from '../units';
 
 /** Both sides of the numbers of staying in step and of what is near; they stand here a second time, so that changing one is seen. */
 
 const inStep = (pattern: string, comfort: Comfort = { inhale: null, exhale: null }, tempo = 1000) =>
-  keepInStep(mustParsePattern(pattern), tempo, () => true, comfort);
+  keepInStep(mustParsePattern(pattern), tempo, () => true, comfort).map(([breath]) => breath);
 const has = (found: ReturnType<typeof inStep>, inhale: number, exhale: number) => found.some((one) => one.inhale === inhale && one.exhale === exhale);
 const wide = { inhale: 99, exhale: 99 };
 
@@ -39,7 +39,7 @@ test('where no comfort is known, the group’s inhale and one more in, and three
 
 test('near is within fifteen in a hundred', () => {
   const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
-  const held = (seconds: number) => featuresOf(mustParsePattern(`in 4, hold ${seconds} s, out 4`), mustParseDose('5 rounds'), pace);
+  const held = (seconds: number) => featuresOf(roomPattern(mustParsePattern(`in 4, hold ${seconds} s, out 4`)), mustParseDose('5 rounds'), pace);
   const over = { is: 'hold in', overSeconds: 10 } as const;
   expect([8.4, 8.5, 10, 10.1].map((seconds) => nearFeature(held(seconds), over))).toEqual([false, true, true, false]);
 });

@@ -17,10 +17,11 @@ import {
   tracksFor,
   type Answer,
   type RuleChange,
+  SAID,
   type ScreenedPerson,
 } from '.';
 import { wayDown } from '../ladder';
-import { formatPattern, mustParseDose, mustParsePattern, parsePattern } from '../pattern';
+import { formatPattern, mustParseDose, mustParsePattern, parsePattern, roomPattern } from '../pattern';
 import { anyPattern } from '../pattern/arbitrary';
 import { applyAdaptations } from './adapt';
 import type { Adaptation } from './types';
@@ -31,7 +32,7 @@ const { edges: LADDER, technique: techniqueOf, techniques: TECHNIQUES } = SHIPPE
 
 const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
-const seen = TECHNIQUES.map(({ read, of }) => featuresOf(read.pattern, read.dose, pace, of.tags));
+const seen = TECHNIQUES.map(({ read, tags }) => featuresOf(roomPattern(read.pattern), read.dose, pace, tags));
 const strictness = (answer: Answer) => ANSWERS.indexOf(answer);
 
 const ADAPTATIONS: readonly Adaptation[] = [
@@ -49,7 +50,7 @@ const anyAnswer = fc.record({
   condition: fc.constantFrom(...ASKED.map(({ id }) => id)),
   answer: fc.constantFrom('yes' as const, "don't know" as const, 'prefer not to say' as const),
   date: fc.constantFrom(null, today, addDays(today, 150), addDays(today, -60)),
-  states: fc.subarray(['controlled', 'high-risk', 'surgical']),
+  parts: fc.dictionary(fc.constantFrom('controlled', 'high-risk', 'surgical'), fc.constantFrom(...SAID)),
 });
 const anyPerson: fc.Arbitrary<ScreenedPerson> = fc.record({
   screenedOn: fc.constantFrom(null, today, addDays(today, -200)),
@@ -99,7 +100,7 @@ test('what a clinician or the director sets aside never makes an answer stricter
 });
 
 test('a stricter rulebook never makes an answer looser; natural breath stays clear under every rulebook', () => {
-  const natural = featuresOf(mustParsePattern('deepened'), mustParseDose('3 min'), pace);
+  const natural = featuresOf(roomPattern(mustParsePattern('deepened')), mustParseDose('3 min'), pace);
   fc.assert(
     fc.property(anyPerson, fc.array(anyChange, { maxLength: 4 }), fc.constantFrom(...seen), (person, changes, features) => {
       const stricter = changes.filter((change) => !isLooser(change));
@@ -116,7 +117,12 @@ test('deciding many at once is deciding one by one, whoever and under whichever 
     fc.property(fc.array(anyPerson, { minLength: 1, maxLength: 6 }), fc.array(anyChange, { maxLength: 3 }), (people, changes) => {
       const rulebook = changedRulebook(changes);
       const dates = [today, addDays(today, 190)];
-      const many = decideMany(people, seen, dates, rulebook);
+      const many = decideMany(
+        people,
+        seen.map((one) => [one]),
+        dates,
+        rulebook,
+      );
       people.forEach((person, p) =>
         dates.forEach((date, d) => {
           const bearing = bearings(person, date, undefined, rulebook);
@@ -132,19 +138,21 @@ test('tracks: everybody is on one of them, at most three beside the natural brea
   const stands = (id: string) =>
     wayDown(LADDER, id).map((other) => ({
       name: techniqueOf(other).name,
-      taught: { ...techniqueOf(other).read, pace, tags: techniqueOf(other).of.tags },
+      taught: { ...techniqueOf(other).read, pace, tags: techniqueOf(other).tags },
     }));
   fc.assert(
     fc.property(fc.array(anyPerson, { minLength: 1, maxLength: 9 }), fc.constantFrom(...TECHNIQUES), (screened, technique) => {
       const people = screened.map((one, index) => ({ id: String(index), screened: one, comfort: { inhale: null, exhale: null } }));
-      const taught = { ...technique.read, pace, tags: technique.of.tags };
+      const taught = { ...technique.read, pace, tags: technique.tags };
       const tracks = tracksFor(people, taught, stands(technique.id), today);
       expect(tracks.flatMap(({ people: on }) => on).sort()).toEqual(people.map(({ id }) => id).sort());
       expect(tracks.filter(({ kind }) => kind !== 'natural breath').length).toBeLessThanOrEqual(3);
       for (const { kind, pattern, people: on } of tracks) {
         if (kind !== 'as taught' && kind !== 'instead') continue;
         const features =
-          kind === 'as taught' ? featuresOf(taught.pattern, taught.dose, pace, []) : featuresOf(mustParsePattern(pattern), taught.dose, pace, []);
+          kind === 'as taught'
+            ? featuresOf(roomPattern(taught.pattern), taught.dose, pace, [])
+            : featuresOf(roomPattern(mustParsePattern(pattern)), taught.dose, pace, []);
         // Posture, eyes and hands are adapted beside the pattern: here the breath alone is looked at.
         const breath = (id: string) => decide(bearings(people[Number(id)].screened, today), { ...features, tags: [] }).answer;
         expect(on.map(breath).filter((answer) => answer === 'leave out' || answer === 'ask first')).toEqual([]);

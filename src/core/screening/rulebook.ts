@@ -153,7 +153,7 @@ const TABLE: readonly Row[] = [
     condition: 'unscreened',
     leaveOut: [pumps, connected, locks, rightSide, palming],
     adapt: [noHoldIn, noHoldOut, { ...slow, adaptation: { to: 'pace 6 or faster' } }],
-    watch: [counted],
+    watch: [counted, { key: 'movement', feature: tag('twist', 'neck circles', 'forward bend', 'hand at the nose', 'eyes closed') }],
   },
 ];
 
@@ -180,7 +180,17 @@ function rulesOf(row: Row): Rule[] {
 }
 
 /** Every rule of the shipped rulebook. */
-export const RULEBOOK: readonly Rule[] = TABLE.flatMap(rulesOf);
+export const RULEBOOK: readonly Rule[] = withOpenEyes(TABLE.flatMap(rulesOf));
+
+/** Whoever keeps the eyes open leaves palming out: a rule of its own beside every rule that asks for open eyes. */
+export function withOpenEyes(rules: readonly Rule[]): readonly Rule[] {
+  const known = new Set(rules.map(({ id }) => id));
+  return rules.flatMap((rule) => {
+    const id = `${rule.id}.palming`;
+    if (rule.adaptation?.to !== 'eyes open' || known.has(id)) return [rule];
+    return [rule, { ...rule, id, feature: palming.feature, answer: 'leave out', adaptation: null, note: null }];
+  });
+}
 
 /** Rules as they are looked up: by the condition they belong to. */
 export interface Rulebook {

@@ -16,8 +16,10 @@ import {
   type Answer,
   type ConditionAnswer,
   type ScreenedPerson,
+  conditionOf,
+  SAID,
 } from '.';
-import { mustParseDose, mustParsePattern } from '../pattern';
+import { mustParseDose, mustParsePattern, roomPattern } from '../pattern';
 import { anyPattern } from '../pattern/arbitrary';
 import type { Tag } from '../techniques';
 import { addDays, isoDate, millis, type IsoDate } from '../units';
@@ -28,7 +30,13 @@ const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 const today = isoDate('2026-11-24');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
 const dose = mustParseDose('5 rounds');
-const yes = (condition: string, states: string[] = [], date: IsoDate | null = null): ConditionAnswer => ({ condition, answer: 'yes', states, date });
+/** A yes whose parts are all answered: those named with yes, the others with no. */
+const yes = (condition: string, parts: string[] = [], date: IsoDate | null = null): ConditionAnswer => ({
+  condition,
+  answer: 'yes',
+  date,
+  parts: Object.fromEntries(conditionOf(condition).parts.map(({ id }) => [id, parts.includes(id) ? 'yes' : 'no'])),
+});
 const person = (...answers: ConditionAnswer[]): ScreenedPerson => ({
   screenedOn: today,
   birthDate: isoDate('1990-05-01'),
@@ -37,7 +45,7 @@ const person = (...answers: ConditionAnswer[]): ScreenedPerson => ({
   clearances: [],
   overrides: [],
 });
-const features = (pattern: string, tags: Tag[] = []) => featuresOf(mustParsePattern(pattern), dose, pace, tags);
+const features = (pattern: string, tags: Tag[] = []) => featuresOf(roomPattern(mustParsePattern(pattern)), dose, pace, tags);
 const answer = (who: ScreenedPerson, pattern: string, date = today, tags: Tag[] = []): Answer =>
   decide(bearings(who, date), features(pattern, tags)).answer;
 
@@ -96,7 +104,7 @@ test.each<[string, ScreenedPerson, string]>([
   ['under 16 without', { ...person(), birthDate: isoDate('2012-01-01') }, 'OOAAOAAAAAAOOA'],
   ['not screened', { ...person(), screenedOn: null }, 'OODDDOWWDWWOOW'],
   ['out of date', { ...person(), screenedOn: addDays(today, -184) }, 'OODDDOWWDWWOOW'],
-  ['of unknown age', { ...person(), birthDate: null }, 'OODDDOWWDWWOOW'],
+  ['of unknown age', { ...person(), birthDate: null }, 'OODDOOWWDWWOOW'],
   ['never asked of the neck', person({ ...yes('neck'), answer: 'not asked' }), 'OODDDOWWDWWOOW'],
 ])('%s', (_, who, expected) => {
   expect(SUBJECTS.map((pattern) => LETTERS[answer(who, pattern)]).join('')).toBe(expected);
@@ -147,7 +155,7 @@ test('dates are those of the session, the last day included', () => {
 
 test('a surgical birth brings the surgery row, an open question its strictest state and the floor', () => {
   expect(answer(person(yes('birth', ['surgical'], today)), 'in 2, hold 5, out 2')).toBe('ask first');
-  const unsure = person({ condition: 'high blood pressure', answer: "don't know", states: [], date: null });
+  const unsure = person({ condition: 'high blood pressure', answer: "don't know", parts: {}, date: null });
   const found = decide(bearings(unsure, today), features('in 4 right, out 4 left')).findings.map((finding) => finding.answer);
   expect(found.filter((one) => one === 'leave out')).toHaveLength(2);
   expect(answer(unsure, '3:3')).toBe('watch');
@@ -156,12 +164,13 @@ test('a surgical birth brings the surgery row, an open question its strictest st
 test('limits are in seconds at the tempo of the block', () => {
   const slow = { tempo: millis(1300), naturalBreath: millis(4000) };
   const at = (tempo: typeof pace) =>
-    decide(bearings(person(yes('low blood pressure')), today), featuresOf(mustParsePattern('4:4:4'), dose, tempo)).answer;
+    decide(bearings(person(yes('low blood pressure')), today), featuresOf(roomPattern(mustParsePattern('4:4:4')), dose, tempo)).answer;
   expect([at(pace), at(slow)]).toEqual(['clear', 'adapt']);
 });
 
 test('a quarter of an hour of one practice is stillness, counted or not', () => {
-  const still = (pattern: string, amount: string) => featuresOf(mustParsePattern(pattern), mustParseDose(amount), pace).tags.includes('still 15 min');
+  const still = (pattern: string, amount: string) =>
+    featuresOf(roomPattern(mustParsePattern(pattern)), mustParseDose(amount), pace).tags.includes('still 15 min');
   expect([still('4:6', '14.75 min'), still('4:6', '15 min'), still('natural', '15 min'), still('4:6', '90 rounds')]).toEqual([
     false,
     true,
@@ -209,7 +218,7 @@ const anyAnswer = fc.record({
   condition: fc.constantFrom(...ASKED.map(({ id }) => id)),
   answer: fc.constantFrom('yes' as const, "don't know" as const, 'prefer not to say' as const),
   date: fc.constantFrom(null, today, addDays(today, 150), addDays(today, -60)),
-  states: fc.subarray(['controlled', 'high-risk', 'surgical']),
+  parts: fc.dictionary(fc.constantFrom('controlled', 'high-risk', 'surgical'), fc.constantFrom(...SAID)),
 });
 const anyPerson = fc.record({
   screenedOn: fc.constantFrom(null, today, addDays(today, -200)),
@@ -225,9 +234,15 @@ test('whatever is offered instead is watch or clear, and nobody is left with not
     fc.property(anyPerson, anyPattern, (who, pattern) => {
       const bearing = bearings(who, today);
       const { advice } = advise(bearing, { pattern, dose, pace, tags: ['eyes closed', 'floor seat'] });
-      const offered = { 'as taught': null, adapted: null, 'in step': null, instead: null, 'natural breath': 'natural', ...offer(advice.doing) }[
-        advice.doing.kind
-      ];
+      const offered = {
+        'as taught': null,
+        adapted: null,
+        'in step': null,
+        instead: null,
+        option: null,
+        'natural breath': 'natural',
+        ...offer(advice.doing),
+      }[advice.doing.kind];
       if (offered) expect(['watch', 'clear']).toContain(decide(bearing, features(offered)).answer);
       expect(doingText(advice.doing)).not.toBe('');
     }),
@@ -236,14 +251,14 @@ test('whatever is offered instead is watch or clear, and nobody is left with not
 });
 
 function offer(doing: ReturnType<typeof advise>['advice']['doing']): Record<string, string | null> {
-  if (doing.kind === 'adapted' || doing.kind === 'instead') return { [doing.kind]: doing.pattern };
-  return doing.kind === 'in step' ? { 'in step': `${doing.inStep.inhale}:${doing.inStep.exhale}` } : {};
+  if (doing.kind === 'adapted' || doing.kind === 'instead' || doing.kind === 'option') return { [doing.kind]: doing.pattern };
+  return doing.kind === 'in step' ? { 'in step': `${doing.inStep[0].inhale}:${doing.inStep[0].exhale}` } : {};
 }
 
 test('one more condition never makes an answer looser; the natural breath is always clear', () => {
   fc.assert(
     fc.property(anyPerson, anyAnswer, fc.constantFrom(...TECHNIQUES), (who, more, technique) => {
-      const seen = featuresOf(technique.read.pattern, technique.read.dose, pace);
+      const seen = featuresOf(roomPattern(technique.read.pattern), technique.read.dose, pace);
       const before = decide(bearings(who, today), seen).answer;
       const after = decide(bearings({ ...who, answers: [...who.answers, more] }, today), seen).answer;
       expect(ANSWERS.indexOf(after)).toBeLessThanOrEqual(ANSWERS.indexOf(before));

@@ -1,8 +1,8 @@
 import { formatPattern, roomPattern } from '../pattern';
 import { addDays, type IsoDate } from '../units';
 import { offersFor, type Stand, type Taught } from './advise';
-import { bearings, clinicianMayAnswer, decide, type Bearing } from './decide';
-import { featuresOf } from './features';
+import { bearings, clinicianMayAnswer, decideBlock, type Bearing } from './decide';
+import { waysSeen } from './features';
 import type { Comfort } from './instep';
 import { SHIPPED, type Rulebook } from './rulebook';
 import { ANSWERS, type Answer, type ScreenedPerson } from './types';
@@ -98,8 +98,8 @@ const GROWN_DAYS = 10_957;
 
 /** What one missing answer would change: who may do a technique now, and whose answer would open it for them. */
 export function openingFor(people: readonly Attending[], taught: Taught, date: IsoDate, rulebook: Rulebook = SHIPPED): Opening {
-  const features = featuresOf(taught.pattern, taught.dose, taught.pace, taught.tags);
-  const doable = (bearing: readonly Bearing[]) => able(decide(bearing, features).answer);
+  const ways = waysSeen(taught.pattern, taught.dose, taught.pace, taught.tags);
+  const doable = (bearing: readonly Bearing[]) => able(decideBlock(bearing, ways).answer);
   const sorted = people.map(({ id, screened }) => {
     const bearing = bearings(screened, date, undefined, rulebook);
     if (doable(bearing)) return { id, is: 'open' as const };

@@ -47,9 +47,14 @@ export interface ConditionAnswer {
   readonly condition: ConditionId;
   readonly answer: 'yes' | "don't know" | 'prefer not to say' | 'not asked';
   readonly date: IsoDate | null;
-  /** Such as "controlled", "high-risk", "surgical". */
-  readonly states: readonly string[];
+  /** What was said of "controlled", "high-risk", "surgical"; a part that is missing is not known. */
+  readonly parts: Parts;
 }
+
+/** What a question of the form, or a part of one, can be answered with. */
+export const SAID = ['no', 'yes', "don't know", 'prefer not to say'] as const;
+export type Said = (typeof SAID)[number];
+export type Parts = Readonly<Record<string, Said>>;
 
 /** A clinician's yes: it removes only the ask-first rules in its scope, until its date, the last day included. */
 export interface Clearance {
@@ -100,6 +105,8 @@ export interface Finding {
   readonly note: string | null;
   /** Whether the studio's own rulebook says so, in place of the shipped one. */
   readonly ours: boolean;
+  /** The option of a block that it is about; null for what the person does. */
+  readonly option: string | null;
 }
 
 /** The strictest answer, with every finding that applies, strictest first. */

@@ -17,8 +17,9 @@ import {
   type ConditionAnswer,
   type RuleChange,
   type ScreenedPerson,
+  conditionOf,
 } from '.';
-import { mustParseDose, mustParsePattern } from '../pattern';
+import { mustParseDose, mustParsePattern, roomPattern } from '../pattern';
 import { type Tag } from '../techniques';
 import { addDays, isoDate, millis, type IsoDate } from '../units';
 import { SHIPPED_LIBRARY } from '../library';
@@ -28,9 +29,15 @@ const { techniques: TECHNIQUES } = SHIPPED_LIBRARY;
 const today = isoDate('2026-11-25');
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };
 const dose = mustParseDose('5 rounds');
-const yes = (condition: string, date: IsoDate | null = null, ...states: string[]): ConditionAnswer => ({ condition, answer: 'yes', states, date });
+/** A yes whose parts are all answered: those named with yes, the others with no. */
+const yes = (condition: string, date: IsoDate | null = null, ...parts: string[]): ConditionAnswer => ({
+  condition,
+  answer: 'yes',
+  date,
+  parts: Object.fromEntries(conditionOf(condition).parts.map(({ id }) => [id, parts.includes(id) ? 'yes' : 'no'])),
+});
 const who = (...answers: ConditionAnswer[]): ScreenedPerson => ({ ...NOT_SCREENED, screenedOn: today, birthDate: isoDate('1990-05-01'), answers });
-const features = (pattern: string, tags: Tag[] = []) => featuresOf(mustParsePattern(pattern), dose, pace, tags);
+const features = (pattern: string, tags: Tag[] = []) => featuresOf(roomPattern(mustParsePattern(pattern)), dose, pace, tags);
 const answerOf = (person: ScreenedPerson, pattern: string, date = today, tags: Tag[] = []): Answer =>
   decide(bearings(person, date), features(pattern, tags)).answer;
 
@@ -149,8 +156,12 @@ test('decided together or one by one, the answers and the rules are the same', (
     who({ ...yes('panic'), answer: "don't know" }),
   ];
   const dates = [today, addDays(today, 3), addDays(today, 200)];
-  const seen = TECHNIQUES.map(({ read, of }) => featuresOf(read.pattern, read.dose, pace, of.tags));
-  const many = decideMany(people, seen, dates);
+  const seen = TECHNIQUES.map(({ read, tags }) => featuresOf(roomPattern(read.pattern), read.dose, pace, tags));
+  const many = decideMany(
+    people,
+    seen.map((one) => [one]),
+    dates,
+  );
   people.forEach((person, p) =>
     dates.forEach((date, d) =>
       seen.forEach((technique, t) => {

@@ -1,6 +1,6 @@
 /** Ways of breathing as data: the shipped families, variants and session parts, what a studio adds, and finding them by any name. */
 export * from './types';
-export { type Tag } from './tags';
+export * from './tags';
 export { FAMILIES } from './families';
 export { PARTS } from './parts';
 export { VARIANTS } from './variants';

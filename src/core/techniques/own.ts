@@ -1,5 +1,5 @@
 import type { Caution, Family, Hour, Posture } from './types';
-import type { Tag } from './tags';
+import type { Setup } from './tags';
 
 /**
  * A technique of a studio's own that is no way of a shipped one: everything screening, cues and the ladder ask of a technique.
@@ -19,13 +19,27 @@ export interface OwnTechnique {
   readonly hours: readonly Hour[];
   readonly character: Family['character'];
   readonly posture: Posture;
-  readonly tags: readonly Tag[];
+  readonly setup?: Partial<Setup>;
   readonly cues: readonly string[];
   readonly watchFor: readonly string[];
   readonly cautions: readonly Caution[];
 }
 
 /** The family that a technique of a studio's own makes when it belongs to no shipped one. */
-export function ownFamily({ id, name, aliases, about, rung, hours, character, posture, cues, watchFor, cautions, tags, dose }: OwnTechnique): Family {
-  return { id, name, aliases, about, rung, hours, character, posture, cues, watchFor, cautions, tags, doses: dose, schools: [] };
+export function ownFamily({
+  id,
+  name,
+  aliases,
+  about,
+  rung,
+  hours,
+  character,
+  posture,
+  cues,
+  watchFor,
+  cautions,
+  setup,
+  dose,
+}: OwnTechnique): Family {
+  return { id, name, aliases, about, rung, hours, character, posture, cues, watchFor, cautions, setup, doses: dose, schools: [] };
 }

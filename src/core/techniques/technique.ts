@@ -1,4 +1,5 @@
 import { mustParseDose, mustParsePattern, plainPatterns, type Dose, type Pattern } from '../pattern';
+import { tagsOf, USUAL_SETUP, type Setup, type Tag } from './tags';
 import type { Family, Hour, Variant } from './types';
 
 /** A variant with its family at hand and its notation read. */
@@ -7,12 +8,16 @@ export interface Technique extends Variant {
   readonly read: { readonly pattern: Pattern; readonly dose: Dose };
   readonly taughtAt: readonly Hour[];
   readonly nature: Family['character'];
+  /** How it is usually done, and the facts of that which screening reads. */
+  readonly setup: Setup;
+  readonly tags: readonly Tag[];
 }
 
 /** A variant with what its family says where it says nothing itself. @throws when its notation does not read */
 export function completed(variant: Variant, of: Family): Technique {
   const read = { pattern: mustParsePattern(variant.pattern), dose: mustParseDose(variant.dose) };
-  return { ...variant, of, read, taughtAt: variant.hours ?? of.hours, nature: variant.character ?? of.character };
+  const setup = { ...USUAL_SETUP, ...of.setup };
+  return { ...variant, of, read, setup, tags: tagsOf(setup), taughtAt: variant.hours ?? of.hours, nature: variant.character ?? of.character };
 }
 
 /** Whether a technique closes a nostril, and so wants its preparation. */

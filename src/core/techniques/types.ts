@@ -1,4 +1,4 @@
-import type { Tag } from './tags';
+import type { Setup } from './tags';
 
 /** A way of breathing with its names, and everything its variants share. */
 export interface Family {
@@ -14,7 +14,8 @@ export interface Family {
   readonly cues: readonly string[];
   readonly watchFor: readonly string[];
   readonly cautions: readonly Caution[];
-  readonly tags: readonly Tag[];
+  /** How it is done, where it is not as usual. */
+  readonly setup?: Partial<Setup>;
   /** How much is usual, from a first class on. */
   readonly doses: string;
   /** Where practitioners do it differently; the first way is the default here. */
@@ -57,5 +58,6 @@ export interface SessionPart {
   readonly name: string;
   readonly minutes: number;
   readonly cues: readonly string[];
-  readonly tags: readonly Tag[];
+  /** How it is done, where it is not as usual. */
+  readonly setup?: Partial<Setup>;
 }

@@ -21,6 +21,7 @@ const ROWS: readonly Row[] = [
   ['4-7-8', '4-7-8', '4:7:8', 'first in 2, out 3 mouth sigh; 4:7:8', '4 rounds', 3],
   ['throat-sound', 'throat', 'Throat sound 4:4', 'in 4 throat, out 4 throat', '3 min', 2],
   ['hissing', 'hissing', 'Hissing exhale', 'in 4, out 5 hiss; last in 4 nine tenths, hold 2, out 4', '5 min', 1],
+  ['humming', 'humming', 'Humming breath', 'in 4, out 5 hum', '6 rounds', 1],
   ['five-finger', 'five-finger', 'Five-finger breath', 'in 4, out 4, pause 1 s', '5 rounds', 1],
   ['both-in-4-4', 'both-in', 'Both in, alternate out 4:4', 'in 4, out 4 left, alternating', '9 rounds of 2', 2],
   ['alternate-4-4', 'alternate', 'Alternate nostril 4:4', 'in 4 left, out 4 right, alternating', '9 rounds of 2', 2],

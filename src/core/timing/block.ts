@@ -1,4 +1,4 @@
-import { roomPattern, type Dose, type Pattern, type Side } from '../pattern';
+import { roomPattern, type Dose, type Pattern, type Rest, type Side } from '../pattern';
 import { addSpans, exactly, millis, timesSpan, NO_TIME, type Millis, type Span } from '../units';
 import { cycleSpan, phasesSpan, type Pace, type TimedPattern } from './spans';
 
@@ -30,20 +30,24 @@ export function timeBlock(pattern: Pattern, dose: Dose, pace: Pace): BlockTiming
   const room = roomPattern(pattern);
   if (room.kind === 'natural') return timeNatural(dose, pace);
   const cyclesPerRound = dose.cyclesPerRound ?? 1;
-  const round = timesSpan(cycleSpan(room, pace), cyclesPerRound);
+  const round = addSpans(phasesSpan(room.everyRound, pace.tempo), timesSpan(cycleSpan(room, pace), cyclesPerRound));
   const totalOf = (sets: number, rounds: number) => blockSpan(room, dose, pace, round, sets, rounds);
+  const { sets } = dose;
   if (dose.kind === 'rounds') {
-    const total = totalOf(dose.sets, dose.rounds);
-    return { sets: dose.sets, rounds: dose.rounds, cyclesPerRound, round, total, planned: total.high, leftOver: millis(0), fits: true };
+    const total = totalOf(sets, dose.rounds);
+    return { sets, rounds: dose.rounds, cyclesPerRound, round, total, planned: total.high, leftOver: millis(0), fits: true };
   }
-  const asked = millis(dose.minutes * 60_000);
-  const rounds = mostRounds(asked, (count) => totalOf(1, count).high);
-  const total = rounds > 0 ? totalOf(1, rounds) : NO_TIME;
-  return { sets: 1, rounds, cyclesPerRound, round, total, planned: asked, leftOver: millis(asked - total.high), fits: rounds > 0 };
+  // Every set fits its own minutes; the rests between sets come on top of them.
+  const each = millis(dose.minutes * 60_000);
+  const rounds = mostRounds(each, (count) => totalOf(1, count).high);
+  const total = rounds > 0 ? totalOf(sets, rounds) : NO_TIME;
+  const planned = millis(each * sets + restsOf(dose, pace, sets, 1).high);
+  return { sets, rounds, cyclesPerRound, round, total, planned, leftOver: millis(planned - total.high), fits: rounds > 0 };
 }
 
 function timeNatural(dose: Dose, pace: Pace): BlockTiming {
-  const total = dose.kind === 'minutes' ? exactly(dose.minutes * 60_000) : exactly(dose.sets * dose.rounds * pace.naturalBreath);
+  const once = dose.kind === 'minutes' ? exactly(dose.minutes * 60_000) : exactly(dose.rounds * pace.naturalBreath);
+  const total = addSpans(timesSpan(once, dose.sets), restsOf(dose, pace, dose.sets, 1));
   return { sets: 1, rounds: 0, cyclesPerRound: 1, round: NO_TIME, total, planned: total.high, leftOver: millis(0), fits: true };
 }
 
@@ -60,20 +64,34 @@ function blockSpan(pattern: TimedPattern, dose: Dose, pace: Pace, round: Span, s
     phasesSpan(pattern.leadIn, pace.tempo),
     timesSpan(phasesSpan(pattern.entry, pace.tempo), sets),
     timesSpan(round, sets * rounds),
-    exactly(restCount(dose, sets, rounds) * restMillis(dose, pace)),
+    restsOf(dose, pace, sets, rounds),
     phasesSpan(pattern.leadOut, pace.tempo),
   );
 }
 
-export function restMillis(dose: Dose, pace: Pace): Millis {
-  if (!dose.rest) return millis(0);
-  return millis(dose.rest.n * (dose.rest.unit === 'seconds' ? 1000 : pace.naturalBreath));
+/** The rest that follows a round, if any: between rounds, or where a set ends the one between sets. */
+export function restAfter(dose: Dose, set: number, sets: number, round: number, rounds: number): Rest | null {
+  const of = (every: Rest['every']) => dose.rests.find((rest) => rest.every === every) ?? null;
+  const [between, betweenSets] = [of('round'), of('set')];
+  if (round < rounds) return between;
+  const last = set === sets;
+  if (betweenSets) return !last || betweenSets.afterLast ? betweenSets : null;
+  return between && (!last || between.afterLast) ? between : null;
 }
 
-function restCount(dose: Dose, sets: number, rounds: number): number {
-  if (!dose.rest) return 0;
-  const places = dose.rest.every === 'round' ? sets * rounds : sets;
-  return dose.rest.afterLast ? places : places - 1;
+export function restSpan({ low, high, unit }: Rest, pace: Pace): Span {
+  const each = unit === 'seconds' ? 1000 : pace.naturalBreath;
+  return { low: millis(low * each), high: millis(high * each) };
+}
+
+/** All rests of a block: those between the rounds of a set, and those where sets end. */
+function restsOf(dose: Dose, pace: Pace, sets: number, rounds: number): Span {
+  const times = (rest: Rest | null, count: number) => (rest && count > 0 ? timesSpan(restSpan(rest, pace), count) : NO_TIME);
+  return addSpans(
+    times(restAfter(dose, 1, 2, 1, 2), sets * (rounds - 1)),
+    times(restAfter(dose, 1, 2, 1, 1), sets - 1),
+    times(restAfter(dose, 1, 1, 1, 1), 1),
+  );
 }
 
 /** The side a phase is on in a given cycle of its set. */

@@ -1,15 +1,14 @@
 import { amountText, roomPattern, shortPattern, type Dose, type Pattern, type Phase } from '../pattern';
-import { addSpans, clockText, NO_TIME, secondsText, spanText, trimNumber, type Span } from '../units';
+import { addSpans, clockText, secondsText, spanText, trimNumber, type Span } from '../units';
 import { timeBlock, type BlockTiming } from './block';
+import { heldInCycle, holdsOf, lengthsOf, type HoldKind } from './holds';
 import { segmentsOf } from './segments';
 import {
   breathsInCycle,
   countedCycle,
   countedPatterns,
   cycleSpan,
-  holdsIn,
   lengthSpan,
-  phasesSpan,
   stageSpan,
   type CountedPattern,
   type Pace,
@@ -43,12 +42,13 @@ export interface Derived {
  * @example derive(mustParsePattern('4:7:8'), pace)?.holdShare // 0.368…
  */
 export function derive(pattern: Pattern, pace: Pace): Derived | null {
-  const parts = countedPatterns(pattern).map((part) => deriveCounted(part, pace));
   const room = roomPattern(pattern);
+  const parts = countedPatterns(pattern).map((part) => deriveCounted(part, pace));
   if (parts.length === 0 || room.kind === 'natural') return null;
-  if (room.kind !== 'stages') return parts[0];
+  const holds = (kind: HoldKind) => holdsOf(room, kind, pace.tempo).longest;
+  const held = { holdIn: holds('hold'), holdOut: holds('empty') };
+  if (room.kind !== 'stages') return { ...parts[0], ...held };
   const paces = parts.flatMap(({ breathsPerMinute }) => breathsPerMinute ?? []);
-  const longest = (span: (part: Derived) => Span) => parts.map(span).reduce((a, b) => (b.high > a.high ? b : a), NO_TIME);
   const ratios = parts.flatMap(({ exhaleToInhale }) => exhaleToInhale ?? []);
   return {
     cycle: cycleSpan(room, pace),
@@ -56,33 +56,23 @@ export function derive(pattern: Pattern, pace: Pace): Derived | null {
     breathsPerMinute:
       paces.length > 0 ? { slow: Math.min(...paces.map(({ slow }) => slow)), quick: Math.max(...paces.map(({ quick }) => quick)) } : null,
     holdShare: Math.max(...parts.map(({ holdShare }) => holdShare)),
-    holdIn: longest(({ holdIn }) => holdIn),
-    holdOut: longest(({ holdOut }) => holdOut),
+    ...held,
     exhaleToInhale: ratios.length > 0 ? Math.max(...ratios) : null,
   };
 }
 
-function deriveCounted(pattern: CountedPattern, pace: Pace): Derived {
+function deriveCounted(pattern: CountedPattern, pace: Pace): Omit<Derived, 'holdIn' | 'holdOut'> {
   const counted = countedCycle(pattern, pace);
   const cycle = cycleSpan(pattern, pace);
   const breaths = breathsInCycle(pattern);
   const breathsPerMinute = breaths > 0 ? { slow: (60_000 * breaths) / counted.high, quick: (60_000 * breaths) / counted.low } : null;
-  if (pattern.kind !== 'cycle') return { cycle, counted, breathsPerMinute, holdShare: 0, holdIn: NO_TIME, holdOut: NO_TIME, exhaleToInhale: null };
-  const holds = holdsIn(pattern.phases, 'hold', pace.tempo);
-  const empties = holdsIn(pattern.phases, 'empty', pace.tempo);
-  const all = (kind: 'in' | 'out') =>
-    phasesSpan(
-      pattern.phases.filter((phase) => phase.kind === kind),
-      pace.tempo,
-    );
-  const [inhale, exhale] = [all('in'), all('out')];
+  if (pattern.kind !== 'cycle') return { cycle, counted, breathsPerMinute, holdShare: 0, exhaleToInhale: null };
+  const [inhale, exhale] = (['in', 'out'] as const).map((kind) => lengthsOf(pattern.phases, kind, pace.tempo));
   return {
     cycle,
     counted,
     breathsPerMinute,
-    holdShare: addSpans(holds.total, empties.total).high / counted.high,
-    holdIn: holds.longest,
-    holdOut: empties.longest,
+    holdShare: heldInCycle(pattern.phases, pace.tempo, pattern.recovery !== null).high / counted.high,
     exhaleToInhale: inhale.low > 0 ? exhale.high / inhale.low : null,
   };
 }

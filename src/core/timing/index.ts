@@ -3,4 +3,5 @@ export * from './spans';
 export * from './block';
 export * from './segments';
 export * from './figures';
+export * from './holds';
 export * from './measure';

@@ -1,4 +1,4 @@
-import { formatDose, roomPattern, type Dose, type Pattern } from '../pattern';
+import { formatDose, minutesDose, roomPattern, type Dose, type Pattern } from '../pattern';
 import { millis, type Millis } from '../units';
 import { timeBlock } from './block';
 import { cycleSpan, type Pace } from './spans';
@@ -48,10 +48,11 @@ function inLimits(tempo: number): Millis | null {
  * @example otherWay(mustParsePattern('4:4:4:4'), mustParseDose('5 min'), pace) // "18 rounds"
  */
 export function otherWay(pattern: Pattern, dose: Dose, pace: Pace): string | null {
-  const { cyclesPerRound, rest, guided } = dose;
+  const { cyclesPerRound, rests, guided } = dose;
   const timing = timeBlock(pattern, dose, pace);
   if (timing.rounds === 0) return null;
-  if (dose.kind === 'minutes') return formatDose({ kind: 'rounds', sets: 1, rounds: timing.rounds, cyclesPerRound, rest, guided });
+  const tail = { cyclesPerRound, rests, guided };
+  if (dose.kind === 'minutes') return formatDose({ kind: 'rounds', sets: dose.sets, rounds: timing.rounds, ...tail });
   if (dose.sets > 1) return null;
-  return formatDose({ kind: 'minutes', minutes: Math.ceil(timing.total.high / 15_000) / 4, cyclesPerRound, rest, guided });
+  return formatDose({ ...minutesDose(Math.ceil(timing.total.high / 15_000) / 4), ...tail });
 }

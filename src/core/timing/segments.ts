@@ -13,11 +13,11 @@ import {
   type Side,
 } from '../pattern';
 import { millis, plus, type Millis } from '../units';
-import { restMillis, sideInCycle, timeBlock, type BlockTiming } from './block';
+import { restAfter, restSpan, sideInCycle, timeBlock, type BlockTiming } from './block';
 import { lengthSpan, stageSpan, type CountedPattern, type Pace, type TimedPattern } from './spans';
 
 /** What a stretch of a block is for. */
-export type Part = 'lead-in' | 'entry' | 'round' | 'changeover' | 'recover' | 'rest' | 'lead-out' | 'natural';
+export type Part = 'lead-in' | 'entry' | 'each round' | 'round' | 'changeover' | 'recover' | 'rest' | 'lead-out' | 'natural';
 
 /** A stretch of time in which one thing is done. Starts are milliseconds from the start of the block. */
 export interface Segment {
@@ -93,11 +93,10 @@ export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: From 
     line.phases('entry', room.entry, { ...OUTSIDE, set });
     for (let round = 1; round <= timing.rounds; round += 1) {
       const place = { set, round, cycle: 0, of: timing.rounds, stage: 0, guided: isGuided(dose.guided, set, round, timing.rounds) };
+      line.phases('each round', room.everyRound, place);
       addRound(line, room, timing.cyclesPerRound, place);
-      const lastRound = round === timing.rounds;
-      const rests = dose.rest?.every === 'round' || lastRound;
-      if (dose.rest && rests && (!(lastRound && set === timing.sets) || dose.rest.afterLast))
-        line.add(stretch('rest', restMillis(dose, pace)), place);
+      const rest = restAfter(dose, set, timing.sets, round, timing.rounds);
+      if (rest) line.add({ ...stretch('rest', restSpan(rest, pace).high), open: rest.low !== rest.high }, place);
     }
   }
   line.phases('lead-out', room.leadOut, { ...OUTSIDE, set: timing.sets, round: timing.rounds, of: timing.rounds });
@@ -172,7 +171,7 @@ class Line {
     const made: Stretch[] = [];
     for (const phase of phases) {
       const itself = phaseStretch(part, phase, this.pace, sideInCycle(phase.side, crossed, 1));
-      const gap = phase.gap && stretch('changeover', phase.gap.seconds * 1000);
+      const gap = phase.gap && stretch(phase.gap.free ? 'recover' : 'changeover', phase.gap.seconds * 1000);
       for (let time = 0; time < phase.repeat; time += 1) {
         made.push(itself);
         if (gap) made.push(gap);
@@ -193,12 +192,15 @@ function addRound(line: Line, pattern: TimedPattern, cycles: number, place: Plac
 /** The stages of one pass. Inside a stage its own rounds are counted, and sides begin again. */
 function addStages(line: Line, stages: Extract<TimedPattern, { kind: 'stages' }>['stages'], place: Place): void {
   stages.forEach((stage, index) => {
-    const { rounds, total } = stageSpan(stage, line.pace);
+    const { rounds, cycles, total } = stageSpan(stage, line.pace);
     const began = line.now;
     const at = { ...place, stage: index + 1, of: rounds, guided: false };
-    const aloud = stage.amount.unit === 'rounds' && stage.amount.guided !== null ? stage.amount.guided : GUIDED_ROUNDS;
+    const guided = stage.amount.unit === 'rounds' ? stage.amount.guided : null;
     if (stage.pattern.kind === 'natural') return line.add(stretch('natural', total.high), { ...at, round: 0 });
-    for (let round = 1; round <= rounds; round += 1) addCycle(line, stage.pattern, { ...at, round, guided: round <= aloud }, 1, round - 1);
+    for (let round = 1; round <= rounds; round += 1) {
+      const aloud = { ...at, round, guided: isGuided(guided, 1, round, rounds) };
+      for (let cycle = 1; cycle <= cycles; cycle += 1) addCycle(line, stage.pattern, aloud, cycle, (round - 1) * cycles + cycle - 1);
+    }
     const left = began + total.high - line.now;
     line.add(stretch('natural', left), { ...at, round: 0 });
   });

@@ -57,12 +57,13 @@ export function cycleSpan(pattern: TimedPattern, pace: Pace): Span {
  * How long a stage lasts and how many complete rounds it holds; a stage by the clock ends with natural breath when its
  * rounds do not fill it.
  */
-export function stageSpan({ pattern, amount }: Stage, pace: Pace): { readonly rounds: number; readonly total: Span } {
+export function stageSpan({ pattern, amount }: Stage, pace: Pace): { readonly rounds: number; readonly cycles: number; readonly total: Span } {
   const clock = amount.unit === 'rounds' ? null : millis(amount.n * (amount.unit === 'seconds' ? 1000 : 60_000));
-  if (pattern.kind === 'natural') return { rounds: 0, total: exactly(clock ?? amount.n * pace.naturalBreath) };
-  const cycle = cycleSpan(pattern, pace);
-  if (clock === null) return { rounds: amount.n, total: timesSpan(cycle, amount.n) };
-  return { rounds: Math.floor(clock / cycle.high), total: exactly(clock) };
+  if (pattern.kind === 'natural') return { rounds: 0, cycles: 1, total: exactly(clock ?? amount.n * pace.naturalBreath) };
+  const cycles = amount.unit === 'rounds' ? (amount.cyclesPerRound ?? 1) : 1;
+  const round = timesSpan(cycleSpan(pattern, pace), cycles);
+  if (clock === null) return { rounds: amount.n, cycles, total: timesSpan(round, amount.n) };
+  return { rounds: Math.floor(clock / round.high), cycles, total: exactly(clock) };
 }
 
 /** One breath for each turn from in to out; a connected round counts five, pumps none. */
@@ -74,31 +75,23 @@ export function breathsInCycle(pattern: CountedPattern): number {
     .length;
 }
 
+/**
+ * Parts a cycle into its breaths, each from the inhale that follows an exhale. What comes before a first inhale belongs to the one
+ * breath there is.
+ * @example breathsOf([{ kind: 'in' }, { kind: 'out' }, { kind: 'in' }, { kind: 'out' }]).length // 2
+ */
+export function breathsOf<T extends { readonly kind: string | null }>(phases: readonly T[]): readonly (readonly T[])[] {
+  const breaths: T[][] = [[]];
+  let out = false;
+  for (const phase of phases) {
+    if (phase.kind === 'in' && out) breaths.push([]);
+    if (phase.kind === 'in' || phase.kind === 'out') out = phase.kind === 'out';
+    breaths.at(-1)!.push(phase);
+  }
+  return breaths;
+}
+
 /** The counted ways of breathing in a room's pattern, stage by stage. */
 export function countedPatterns(pattern: Pattern): readonly CountedPattern[] {
   return plainPatterns(pattern).filter((plain): plain is CountedPattern => plain.kind !== 'natural');
-}
-
-const NO_HOLD = { total: NO_TIME, longest: NO_TIME };
-
-/** How long holds of one kind last: all of them in a cycle, and the longest run without a free breath. */
-export function holdsIn(phases: readonly Phase[], kind: 'hold' | 'empty', tempo: Millis): { readonly total: Span; readonly longest: Span } {
-  if (!phases.some((phase) => phase.kind === kind)) return NO_HOLD;
-  let total = NO_TIME;
-  let longest = NO_TIME;
-  let run: Span | null = null;
-  let waiting = NO_TIME;
-  for (const phase of phases.flatMap((each) => Array.from({ length: each.repeat }, () => each))) {
-    if (phase.kind !== kind) {
-      run = null;
-      continue;
-    }
-    const length = lengthSpan(phase.length, tempo);
-    total = addSpans(total, length);
-    run = run ? addSpans(run, waiting, length) : length;
-    if (run.high >= longest.high) longest = run;
-    waiting = exactly((phase.gap?.seconds ?? 0) * 1000);
-    if (phase.gap?.free) run = null;
-  }
-  return { total, longest };
 }

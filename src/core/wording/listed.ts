@@ -2,8 +2,8 @@
  * Names in a row, as they are said.
  * @example listed(['Asta R.', 'Bram O.', 'Cleo D.']) // "Asta R., Bram O. and Cleo D."
  */
-export function listed(names: readonly string[]): string {
-  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+export function listed(names: readonly string[], last: 'and' | 'or' = 'and'): string {
+  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)}`;
 }
 
 /**

@@ -1,5 +1,5 @@
-import { array, boolean, object, string, type ObjectSchema } from 'yup';
-import { ASKED, type ConditionAnswer } from '@/core/screening';
+import { array, boolean, mixed, object, string, type ObjectSchema } from 'yup';
+import { ASKED, SAID, type ConditionAnswer, type Said } from '@/core/screening';
 import type { Place, Vault } from '../auth/vault';
 
 /** What is sealed with a person's key. */
@@ -36,7 +36,9 @@ const SHAPES = {
             .required(),
           answer: string().oneOf(['yes', "don't know", 'prefer not to say', 'not asked']).required(),
           date: string().nullable().defined(),
-          states: strings(),
+          parts: mixed<Readonly<Record<string, Said>>>()
+            .required()
+            .test('parts', 'unknown', (value) => Object.values(value).every((said) => SAID.includes(said))),
         }),
       )
       .required(),
@@ -57,8 +59,15 @@ interface Shapes {
  * @throws when it cannot be opened, or is not of this shape: whoever reads it plans for that person as for somebody unknown
  */
 export function openSealed<Shape extends keyof Shapes>(vault: Vault, wrappedKey: string, sealed: string, place: Place, shape: Shape): Shapes[Shape] {
-  const value: unknown = JSON.parse(vault.open(wrappedKey, sealed, place));
+  const value = JSON.parse(vault.open(wrappedKey, sealed, place), partsOf) as unknown;
   return (SHAPES[shape] as ObjectSchema<object>).validateSync(value, { strict: true }) as unknown as Shapes[Shape];
+}
+
+/** Answers from before a part could be denied: a part that was ticked is a yes, one that was left open is not known. */
+function partsOf(_: string, value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('states' in value)) return value;
+  const { states, ...answer } = value as { states: readonly string[] };
+  return { ...answer, parts: Object.fromEntries(states.map((state) => [state, 'yes'])) };
 }
 
 /** What is known of every condition: a form that never asked of one says nothing about it. */
@@ -66,5 +75,5 @@ export function knownAnswers({ answers, no }: Pick<SealedAnswers, 'answers' | 'n
   if (!no) return answers;
   const said = new Set([...no, ...answers.map(({ condition }) => condition)]);
   const unasked = ASKED.filter(({ id }) => !said.has(id));
-  return [...answers, ...unasked.map(({ id }): ConditionAnswer => ({ condition: id, answer: 'not asked', date: null, states: [] }))];
+  return [...answers, ...unasked.map(({ id }): ConditionAnswer => ({ condition: id, answer: 'not asked', date: null, parts: {} }))];
 }

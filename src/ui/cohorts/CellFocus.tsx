@@ -97,8 +97,8 @@ function Reasons({ why: { findings, aside, next, would }, person }: { why: Why; 
 
 function patternOf({ advice, pattern }: CellFocusView): string | null {
   const { doing } = advice;
-  if (doing.kind === 'adapted' || doing.kind === 'instead') return doing.pattern;
-  if (doing.kind === 'in step') return `${doing.inStep.inhale}:${doing.inStep.exhale}`;
+  if (doing.kind === 'adapted' || doing.kind === 'instead' || doing.kind === 'option') return doing.pattern;
+  if (doing.kind === 'in step') return doing.inStep.map(({ inhale, exhale }) => `in ${inhale}, out ${exhale}`).join(', ');
   return doing.kind === 'as taught' ? pattern : 'natural';
 }
 
@@ -106,6 +106,8 @@ function sentence({ doing }: Advice): string {
   switch (doing.kind) {
     case 'as taught':
       return 'Does it as taught.';
+    case 'option':
+      return `Takes ${doingText(doing)}, which stands beside it.`;
     case 'adapted':
       return `Breathes ${doing.pattern} and ends each cycle with the room.`;
     case 'in step': {

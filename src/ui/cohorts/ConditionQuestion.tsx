@@ -1,20 +1,18 @@
 'use client';
 
-import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
-import type { Condition } from '@/core/screening';
+import { SAID, type Condition, type Said } from '@/core/screening';
 import { DayField } from '../fields';
 import styles from './ConditionQuestion.module.css';
 
-const CHOICES = ['no', 'yes', "don't know", 'prefer not to say'] as const;
-
 export interface Given {
   readonly condition: string;
-  readonly answer: (typeof CHOICES)[number];
+  readonly answer: Said;
   readonly date: string | null;
-  readonly states: readonly string[];
+  /** Parts of the question that were answered; what is missing is not known. */
+  readonly parts: readonly { readonly id: string; readonly said: Said }[];
 }
 
 interface Props {
@@ -23,20 +21,17 @@ interface Props {
   readonly onChange: (given: Given) => void;
 }
 
-/** One question of the screening form, open until it is answered; a date and states only once the answer is yes. */
+/** One question of the screening form, open until it is answered; a date and its parts only once the answer is yes. */
 export function ConditionQuestion({ condition, given, onChange }: Props) {
-  const { id, question, date, states } = condition;
+  const { id, question, date, parts } = condition;
   const answer = given?.answer ?? null;
-  const change = (more: Partial<Given>) => onChange({ condition: id, answer: 'yes', date: null, states: [], ...given, ...more });
+  const change = (more: Partial<Given>) => onChange({ condition: id, answer: 'yes', date: null, parts: [], ...given, ...more });
+  const saidOf = (part: string) => given?.parts.find((one) => one.id === part)?.said ?? null;
   return (
     <fieldset className={styles.question}>
       <legend>{question}</legend>
-      <RadioGroup row value={answer} name={id} onChange={(_, value) => change({ answer: value as Given['answer'] })}>
-        {CHOICES.map((choice) => (
-          <FormControlLabel key={choice} value={choice} control={<Radio />} label={choice} />
-        ))}
-      </RadioGroup>
-      {answer === 'yes' && (date || states.length > 0) && (
+      <Choices name={id} value={answer} onChange={(said) => change({ answer: said })} />
+      {answer === 'yes' && (date || parts.length > 0) && (
         <div className={`row ${styles.more}`}>
           {date && (
             <DayField
@@ -47,22 +42,28 @@ export function ConditionQuestion({ condition, given, onChange }: Props) {
               sx={{ maxWidth: 240 }}
             />
           )}
-          {states.map((state) => (
-            <FormControlLabel
-              key={state.id}
-              control={
-                <Checkbox
-                  checked={given?.states.includes(state.id) ?? false}
-                  onChange={(_, on) =>
-                    change({ states: on ? [...(given?.states ?? []), state.id] : (given?.states ?? []).filter((other) => other !== state.id) })
-                  }
-                />
-              }
-              label={state.label}
-            />
+          {parts.map((part) => (
+            <fieldset key={part.id} className={styles.question}>
+              <legend>{part.label}</legend>
+              <Choices
+                name={`${id}-${part.id}`}
+                value={saidOf(part.id)}
+                onChange={(said) => change({ parts: [...(given?.parts ?? []).filter((one) => one.id !== part.id), { id: part.id, said }] })}
+              />
+            </fieldset>
           ))}
         </div>
       )}
     </fieldset>
+  );
+}
+
+function Choices({ name, value, onChange }: { name: string; value: Said | null; onChange: (said: Said) => void }) {
+  return (
+    <RadioGroup row value={value} name={name} onChange={(_, said) => onChange(said as Said)}>
+      {SAID.map((choice) => (
+        <FormControlLabel key={choice} value={choice} control={<Radio />} label={choice} />
+      ))}
+    </RadioGroup>
   );
 }

@@ -44,7 +44,7 @@ export function ScreeningQuestions({ form }: { form: UseFormReturn<AnswersInput>
                   <Button
                     style={{ alignSelf: 'start' }}
                     onClick={() =>
-                      field.onChange([...given, ...open.map(({ id }): Given => ({ condition: id, answer: 'no', date: null, states: [] }))])
+                      field.onChange([...given, ...open.map(({ id }): Given => ({ condition: id, answer: 'no', date: null, parts: [] }))])
                     }
                   >
                     The paper says no to all of these

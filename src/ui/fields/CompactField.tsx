@@ -17,10 +17,11 @@ interface Props {
   readonly step?: number;
   readonly hideLabel?: boolean;
   readonly width?: number;
+  readonly placeholder?: string;
 }
 
 /** A small field that stands in a line of others: a pattern, a dose, a tempo. Numbers step with ↑ and ↓. */
-export function CompactField({ id, label, said, value, onChange, readOnly, problem, step, hideLabel, width }: Props) {
+export function CompactField({ id, label, said, value, onChange, readOnly, problem, step, hideLabel, width, placeholder }: Props) {
   const press = (event: React.KeyboardEvent) => {
     const by = event.key === 'ArrowUp' ? step : event.key === 'ArrowDown' && step !== undefined ? -step : undefined;
     if (by === undefined || readOnly || value === '' || Number.isNaN(Number(value))) return;
@@ -36,6 +37,7 @@ export function CompactField({ id, label, said, value, onChange, readOnly, probl
         id={id}
         aria-label={said}
         value={value}
+        placeholder={placeholder}
         readOnly={readOnly}
         inputMode={step === undefined ? 'text' : 'decimal'}
         role={step === undefined ? undefined : 'spinbutton'}

@@ -6,4 +6,5 @@ export { FileField } from './FileField';
 export { NumberField } from './NumberField';
 export { PickField } from './PickField';
 export { TimeField } from './TimeField';
+export { WordChoice } from './WordChoice';
 export type { Option } from './types';

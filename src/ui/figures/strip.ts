@@ -1,4 +1,4 @@
-import { roomPattern, type Pattern, type PhaseKind, type Side, type StagesPattern } from '@/core/pattern';
+import { ONE_ROUND, roomPattern, type Pattern, type PhaseKind, type Side, type StagesPattern } from '@/core/pattern';
 import { segmentsOf, type Pace, type Segment } from '@/core/timing';
 
 /** One rung of a strip: a stretch of time at one fullness. */
@@ -27,9 +27,11 @@ export function stripOf(pattern: Pattern, pace: Pace): { readonly pieces: readon
   const room = roomPattern(pattern);
   if (room.kind === 'natural') return natural(pace);
   const cycles = room.kind === 'cycle' && room.alternating ? 2 : 1;
-  const bare = { ...(room.kind === 'stages' ? oneOfEach(room) : room), leadIn: [], entry: [], leadOut: [] };
-  const segments = segmentsOf(bare, { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: cycles, rest: null, guided: null }, pace);
-  let level = 0;
+  const bare = { ...(room.kind === 'stages' ? oneOfEach(room) : room), leadIn: [], entry: [], everyRound: [], leadOut: [] };
+  const segments = segmentsOf(bare, { ...ONE_ROUND, cyclesPerRound: cycles }, pace);
+  // Who begins with an exhale or a hold before it begins full.
+  const begins = segments.find(({ kind }) => kind === 'in' || kind === 'out' || kind === 'empty');
+  let level = begins?.kind === 'out' ? 1 : 0;
   const inhales = segments.filter(({ kind }) => kind === 'in').length;
   const pieces = segments.map((segment, index): StripPiece => {
     const from = level;
@@ -41,7 +43,7 @@ export function stripOf(pattern: Pattern, pace: Pace): { readonly pieces: readon
 
 /** One round of every stage, so that a strip shows how they grow. */
 function oneOfEach(room: StagesPattern): StagesPattern {
-  return { ...room, stages: room.stages.map((stage) => ({ ...stage, amount: { unit: 'rounds', n: 1, guided: null } })) };
+  return { ...room, stages: room.stages.map((stage) => ({ ...stage, amount: { unit: 'rounds', n: 1, cyclesPerRound: 1, guided: null } })) };
 }
 
 /** Two inhales in a row each fill half; an exhale empties what it shares with its neighbours. */

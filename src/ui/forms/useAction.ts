@@ -1,7 +1,7 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
+import { useRefreshing } from './Refreshing';
 import type { Reply } from './reply';
 
 interface Action {
@@ -31,8 +31,7 @@ const NOT_REACHED = 'The studio could not be reached. What you typed is still he
 export function useAction(): Action {
   const [refused, setRefused] = useState(NOTHING);
   const [busy, setBusy] = useState(false);
-  const [refreshing, begin] = useTransition();
-  const router = useRouter();
+  const { refreshing, refresh } = useRefreshing();
   const run = async <T>(work: () => Promise<Reply<T>>): Promise<Reply<T> | null> => {
     setBusy(true);
     try {
@@ -52,7 +51,7 @@ export function useAction(): Action {
     code: refused.code,
     atFields: refused.atFields,
     busy: busy || refreshing,
-    refresh: () => begin(() => router.refresh()),
+    refresh,
     clear: () => setRefused(NOTHING),
   };
 }

@@ -2,6 +2,7 @@
 
 import { ThemeProvider } from '@mui/material/styles';
 import type { ReactNode } from 'react';
+import { RefreshedPage } from '../forms/Refreshing';
 import { Notices } from './Notices';
 import { theme } from './theme';
 
@@ -9,7 +10,9 @@ import { theme } from './theme';
 export function Look({ children }: { children: ReactNode }) {
   return (
     <ThemeProvider theme={theme} storageManager={null}>
-      <Notices>{children}</Notices>
+      <RefreshedPage>
+        <Notices>{children}</Notices>
+      </RefreshedPage>
     </ThemeProvider>
   );
 }

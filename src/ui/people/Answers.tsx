@@ -70,11 +70,11 @@ function Given({ opened: { answers, birthDate, screenedOn, unreadable } }: { ope
         <p>{screenedOn ? 'Answered “no” to every question.' : 'No form has come in yet.'}</p>
       ) : (
         <ul>
-          {answers.map(({ question, answer, date, dateLabel, states }) => (
+          {answers.map(({ question, answer, date, dateLabel, parts }) => (
             <li key={question}>
               {question} <strong>{answer}</strong>
               {date ? ` · ${dateLabel}: ${longDayText(date)}` : ''}
-              {states.length > 0 ? ` · ${states.join(', ')}` : ''}
+              {parts.map(({ question: part, said }) => ` · ${part} ${said ?? 'not known'}`).join('')}
             </li>
           ))}
         </ul>

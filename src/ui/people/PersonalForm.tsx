@@ -1,4 +1,4 @@
-import { ASKED, CONSENT, type Condition } from '@/core/screening';
+import { ASKED, CONSENT, SAID, type Condition } from '@/core/screening';
 import { longDayText, type IsoDate } from '@/core/units';
 
 interface Props {
@@ -11,8 +11,6 @@ interface Props {
     readonly asked: readonly string[];
   };
 }
-
-const CHOICES = ['no', 'yes', "don't know", 'prefer not to say'] as const;
 
 /** A person's own form: plain words, every question optional, and not a line of JavaScript. */
 export function PersonalForm({ token, form: { person, studio, today, lastUntil, asked } }: Props) {
@@ -78,21 +76,25 @@ function Agree({ id }: { id: string }) {
   );
 }
 
+function Choices({ name, required = false }: { name: string; required?: boolean }) {
+  return SAID.map((choice) => (
+    <label key={choice}>
+      <input type="radio" name={name} value={choice} required={required} />
+      <span>{choice}</span>
+    </label>
+  ));
+}
+
 function Question({ condition, today }: { condition: Condition; today: IsoDate }) {
-  const { id, question, reason, date, states } = condition;
+  const { id, question, reason, date, parts } = condition;
   return (
     <fieldset className="question">
       <legend>{question}</legend>
       <p className="small soft">Asked because {reason}.</p>
       <div className="choices">
-        {CHOICES.map((choice) => (
-          <label key={choice}>
-            <input type="radio" name={id} value={choice} required />
-            <span>{choice}</span>
-          </label>
-        ))}
+        <Choices name={id} required />
       </div>
-      {(date || states.length > 0) && (
+      {(date || parts.length > 0) && (
         <div className="more">
           {date && (
             <label>
@@ -100,11 +102,13 @@ function Question({ condition, today }: { condition: Condition; today: IsoDate }
               <input type="date" name={`${id} date`} max={date.withinDays === null ? undefined : today} />
             </label>
           )}
-          {states.map((state) => (
-            <label key={state.id} className="check">
-              <input type="checkbox" name={`${id} ${state.id}`} />
-              <span>{state.label}</span>
-            </label>
+          {parts.map((part) => (
+            <fieldset key={part.id}>
+              <legend>{part.label}</legend>
+              <div className="choices">
+                <Choices name={`${id} ${part.id}`} />
+              </div>
+            </fieldset>
           ))}
         </div>
       )}

@@ -7,6 +7,7 @@ import { CompactField } from '../fields';
 import { useLibrary } from '../shell/Inside';
 import type { Draft, Read } from './edit';
 import styles from './PlanBoard.module.css';
+import { SetupLine } from './SetupLine';
 
 interface Props {
   readonly draft: Draft;
@@ -75,6 +76,7 @@ export function BlockRow({ draft, read, naturalBreath, editable, onEdit, onUp, o
       ) : (
         <span className={`num ${styles.time}`}>{read.ok ? clockText(read.time) : '–'}</span>
       )}
+      <SetupLine draft={draft} name={name} problem={problems.lines} editable={editable} onEdit={onEdit} />
       {editable && (
         <span className={`${styles.keys} noprint`}>
           <button type="button" disabled={!onUp} onClick={onUp ?? undefined} aria-label={`${name}: earlier`}>

@@ -26,7 +26,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   const router = useRouter();
   const library = useLibrary();
   const usual: Usual = { ...plan, library };
-  const [drafts, setDrafts] = useState<readonly Draft[]>(() => session.blocks.map(draftOf));
+  const [drafts, setDrafts] = useState<readonly Draft[]>(() => session.blocks.map((block) => draftOf(block, library)));
   const [history, setHistory] = useState<readonly (readonly Draft[])[]>([]);
   const input = (blocks: readonly Draft[], version: number) => ({ session: session.id, version, blocks: blocks.map(toInput) });
   const { saved, save, version, clash, seen, settle } = useAutosave<readonly Draft[], PlanNow>({
@@ -55,7 +55,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   };
   const takeTheirs = (theirs: PlanNow) => {
     setHistory([...history.slice(-REMEMBERED), drafts]);
-    setDrafts(theirs.blocks.map(draftOf));
+    setDrafts(theirs.blocks.map((block) => draftOf(block, library)));
     settle(theirs.version, null);
     router.refresh();
   };

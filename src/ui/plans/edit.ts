@@ -1,9 +1,20 @@
 import { schoolsOf, taughtAs, withRounds, type StudioSchools } from '@/core/conventions';
-import { formatDose, parseDose, parsePattern, problemText } from '@/core/pattern';
+import { apart, formatDose, formatPattern, parseDose, parsePattern, problemText } from '@/core/pattern';
 import type { Library } from '@/core/library';
-import { minutesUp, readBlock, type Block, type OwnWay } from '@/core/plan';
+import { minutesUp, readBlock, setupOf, type Block, type OwnWay } from '@/core/plan';
+import { USUAL_SETUP, type Setup } from '@/core/techniques';
 import { FORM_LIMITS } from '@/forms/limits';
 import { millis, trimNumber } from '@/core/units';
+
+/** What parts lines of one's own as they are typed. */
+const LINES_APART = ' / ';
+
+function linesOf(typed: string): string[] {
+  return typed
+    .split('/')
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+}
 
 /** A block as it is being typed: text that may not read yet. */
 export interface Draft {
@@ -16,6 +27,9 @@ export interface Draft {
   /** Seconds a count. */
   readonly tempo: string;
   readonly minutes: string;
+  readonly setup: Setup;
+  /** Lines of one's own, parted by a slash. */
+  readonly lines: string;
 }
 
 /** What the studio says where a block does not. */
@@ -26,7 +40,8 @@ export interface Usual {
   readonly library: Library;
 }
 
-export function draftOf(block: Block): Draft {
+export function draftOf(block: Block, library: Library): Draft {
+  const told = { setup: setupOf(block, library), lines: (block.lines ?? []).join(LINES_APART) };
   if (block.kind === 'technique')
     return {
       id: block.id,
@@ -37,13 +52,15 @@ export function draftOf(block: Block): Draft {
       dose: block.dose,
       tempo: trimNumber(block.tempo / 1000),
       minutes: '',
+      ...told,
     };
-  return { id: block.id, technique: null, own: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes) };
+  return { id: block.id, technique: null, own: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes), ...told };
 }
 
 export function newTechnique(id: string, technique: string, { tempo, schools, library }: Usual): Draft {
   const { pattern, dose } = taughtAs(library.technique(technique), schools);
-  return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '' };
+  const { setup } = library.technique(technique);
+  return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '', setup, lines: '' };
 }
 
 /** A studio's own way as a new block, at its newest version. */
@@ -53,7 +70,8 @@ export function newOwn(id: string, way: OwnWay & { base: string; pattern: string
 }
 
 export function newPart(id: string, part: string, { library }: Usual): Draft {
-  return { id, technique: null, own: null, part, pattern: '', dose: '', tempo: '', minutes: String(library.part(part).minutes) };
+  const { minutes, setup } = library.part(part);
+  return { id, technique: null, own: null, part, pattern: '', dose: '', tempo: '', minutes: String(minutes), setup: { ...USUAL_SETUP, ...setup }, lines: '' };
 }
 
 /** What a draft reads as: a block with its time, or what is wrong at which field. */
@@ -65,27 +83,36 @@ export function readDraft(draft: Draft, usual: Usual): Read {
   const { schools, library } = usual;
   const { blockMinutes, tempo: counts } = FORM_LIMITS;
   const problems: Record<string, string> = {};
+  const { setup } = draft;
+  const lines = linesOf(draft.lines);
+  const longest = lines.find((line) => line.length > FORM_LIMITS.said);
+  if (longest) problems.lines = `A line of at most ${FORM_LIMITS.said} characters: it has to be said.`;
+  if (lines.length > FORM_LIMITS.ownLines) problems.lines = `At most ${FORM_LIMITS.ownLines} lines in a block.`;
+  const told = { setup, ...(lines.length > 0 ? { lines } : {}) };
   if (draft.part) {
     const minutes = Number(draft.minutes);
     if (!(minutes >= blockMinutes.least && minutes <= blockMinutes.most)) problems.minutes = `From half a minute to ${blockMinutes.most} minutes.`;
     return Object.keys(problems).length > 0
       ? { ok: false, problems }
-      : timed({ id: draft.id, kind: library.part(draft.part).kind, part: draft.part, minutes }, usual);
+      : timed({ id: draft.id, kind: library.part(draft.part).kind, part: draft.part, minutes, ...told }, usual);
   }
-  const [pattern, dose, tempo] = [parsePattern(draft.pattern), parseDose(draft.dose), Number(draft.tempo)];
+  const typed = apart(draft.pattern);
+  const [pattern, dose, tempo] = [parsePattern(typed.pattern), parseDose(typed.dose ?? draft.dose), Number(draft.tempo)];
   if (!pattern.ok) problems.pattern = pattern.problems.map(problemText).join(' ');
   if (!dose.ok) problems.dose = dose.problems.map(problemText).join(' ');
   if (!(tempo * 1000 >= counts.least && tempo * 1000 <= counts.most)) problems.tempo = `${counts.least / 1000} to ${counts.most / 1000} s`;
-  if (Object.keys(problems).length > 0 || !draft.technique) return { ok: false, problems };
+  if (Object.keys(problems).length > 0 || !draft.technique || !pattern.ok || !dose.ok) return { ok: false, problems };
+  const counted = withRounds(pattern.value, dose.value, schoolsOf(schools, draft.technique));
   return timed(
     {
       id: draft.id,
       kind: 'technique',
       technique: draft.technique,
-      pattern: draft.pattern,
-      dose: pattern.ok && dose.ok ? formatDose(withRounds(pattern.value, dose.value, schoolsOf(schools, draft.technique))) : draft.dose,
+      pattern: formatPattern(counted.pattern),
+      dose: formatDose(counted.dose),
       tempo: Math.round(tempo * 1000),
       ...(draft.own ? { own: draft.own } : {}),
+      ...told,
     },
     usual,
   );
@@ -103,7 +130,9 @@ export function plannedMinutes(reads: readonly Read[]): number {
 }
 
 /** A draft as the server takes it. */
-export function toInput({ id, technique, own, part, pattern, dose, tempo, minutes }: Draft) {
+export function toInput({ id, technique, own, part, pattern: typed, dose: amount, tempo, minutes, setup, lines }: Draft) {
+  const { pattern, dose } = apart(typed);
+  const told = { setup: { ...setup, moves: [...setup.moves] }, lines: linesOf(lines) };
   return technique
     ? {
         id,
@@ -111,9 +140,10 @@ export function toInput({ id, technique, own, part, pattern, dose, tempo, minute
         own: own && { id: own.id, number: own.number },
         part: null,
         pattern,
-        dose,
+        dose: dose ?? amount,
         tempo: Math.round(Number(tempo) * 1000),
         minutes: null,
+        ...told,
       }
-    : { id, technique: null, own: null, part, pattern: null, dose: null, tempo: null, minutes: Number(minutes) };
+    : { id, technique: null, own: null, part, pattern: null, dose: null, tempo: null, minutes: Number(minutes), ...told };
 }

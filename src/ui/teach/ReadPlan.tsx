@@ -73,12 +73,18 @@ export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void
           <section>
             <h2>The class</h2>
             <ol className={styles.outline}>
-              {blocks.map(({ id, kind, name, minutes, detail }) => (
+              {blocks.map(({ id, kind, name, minutes, detail, how, lines }) => (
                 <li key={id} data-kind={kind}>
                   <span className="num">{minutes} min</span>
                   <span>
                     <strong>{name}</strong>
                     {detail && <span className={styles.detail}>{detail}</span>}
+                    <span className={styles.detail}>{how}</span>
+                    {lines.map((line) => (
+                      <span key={line} className={styles.detail}>
+                        “{line}”
+                      </span>
+                    ))}
                   </span>
                 </li>
               ))}

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { schoolsOf, withRounds } from '@/core/conventions';
-import { formatPattern, parseDose, parsePattern, problemText, type Parsed, type Pattern, type Problem } from '@/core/pattern';
+import { apart, formatPattern, parseDose, parsePattern, problemText, type Parsed, type Pattern, type Problem } from '@/core/pattern';
 import type { SheetOptions } from '@/core/cues';
 import type { RuleChange } from '@/core/screening';
 import { TEMPO_LIMITS } from '@/core/timing';
@@ -43,16 +43,17 @@ export function Bench(start: Props) {
   const [beside, setBeside] = useState<string | null>(null);
   const tempo = Math.round(Number(seconds) * 1000);
   const tempoWrong = !(tempo >= TEMPO_LIMITS.low && tempo <= TEMPO_LIMITS.high);
-  const parsed = useMemo(() => parsePattern(line), [line]);
-  const dose = useMemo(() => parseDose(doseLine), [doseLine]);
+  const written = useMemo(() => apart(line), [line]);
+  const parsed = useMemo(() => parsePattern(written.pattern), [written]);
+  const dose = useMemo(() => parseDose(written.dose ?? doseLine), [written, doseLine]);
   const doseSays = dose.ok ? null : dose.problems.map(problemText).join(' ');
-  const other = useMemo(() => (beside === null ? null : parsePattern(beside)), [beside]);
+  const other = useMemo(() => (beside === null ? null : parsePattern(apart(beside).pattern)), [beside]);
   const { naturalBreath, tags, technique } = start;
   const { schools } = start.speech;
   const read = useMemo((): OnBench | null => {
     if (!parsed.ok || !dose.ok || tempoWrong) return null;
-    const rounds = withRounds(parsed.value, dose.value, schoolsOf(schools, technique));
-    return { pattern: parsed.value, dose: rounds, pace: { tempo: millis(tempo), naturalBreath: millis(naturalBreath) }, tags };
+    const counted = withRounds(parsed.value, dose.value, schoolsOf(schools, technique));
+    return { ...counted, pace: { tempo: millis(tempo), naturalBreath: millis(naturalBreath) }, tags };
   }, [parsed, dose, tempo, tempoWrong, naturalBreath, tags, technique, schools]);
   // What was last whole stays on the bench while a line is half typed.
   const [kept, setKept] = useState(read);
@@ -61,13 +62,13 @@ export function Bench(start: Props) {
   const compared = useMemo(() => (shown && other?.ok ? { ...shown, pattern: other.value } : null), [shown, other]);
   return (
     <div className="stack">
-      <PatternLine id="pattern" label="Pattern" line={line} parsed={parsed} onChange={setLine} />
+      <PatternLine id="pattern" label="Pattern" line={line} parsed={parsed} dose={written.dose} onChange={setLine} />
       <Amounts dose={doseLine} doseSays={doseSays} seconds={seconds} tempoWrong={tempoWrong} onDose={setDoseLine} onTempo={setSeconds} />
       {shown && <Tools bench={shown} onDose={setDoseLine} onTempo={setSeconds} />}
       {other && (
         <div className="row" style={{ alignItems: 'flex-start', flexWrap: 'nowrap' }}>
           <div style={{ flex: 1 }}>
-            <PatternLine id="beside" label="Compare with" line={beside ?? ''} parsed={other} onChange={setBeside} />
+            <PatternLine id="beside" label="Compare with" line={beside ?? ''} parsed={other} dose={null} onChange={setBeside} />
           </div>
           <Button size="small" sx={{ marginTop: '24px' }} onClick={() => setBeside(null)}>
             Leave it
@@ -162,11 +163,13 @@ interface LineProps {
   readonly label: string;
   readonly line: string;
   readonly parsed: Parsed<Pattern>;
+  /** A dose that stands in the line itself, and holds instead of the one below it. */
+  readonly dose: string | null;
   readonly onChange: (line: string) => void;
 }
 
 /** A line of notation with how it reads, or where it stops making sense. */
-function PatternLine({ id, label, line, parsed, onChange }: LineProps) {
+function PatternLine({ id, label, line, parsed, dose, onChange }: LineProps) {
   return (
     <div>
       <label htmlFor={id} className={styles.label}>
@@ -186,7 +189,10 @@ function PatternLine({ id, label, line, parsed, onChange }: LineProps) {
       />
       <div id={`${id}-says`} aria-live="polite" className={styles.says}>
         {parsed.ok ? (
-          <span className="soft">reads as {formatPattern(parsed.value)}</span>
+          <span className="soft">
+            reads as {formatPattern(parsed.value)}
+            {dose !== null && `, for ${dose}`}
+          </span>
         ) : (
           parsed.problems.map((problem) => <Stumble key={problem.at} line={line} problem={problem} />)
         )}

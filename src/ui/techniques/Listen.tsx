@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { layOutAll, LOUDNESS, type Loudness, type SheetOptions } from '@/core/cues';
 import { toWebVtt, wavChunks, type Paced } from '@/core/exchange';
-import { formatDose, formatPattern, shortPattern } from '@/core/pattern';
+import { formatDose, formatPattern, ONE_ROUND, shortPattern } from '@/core/pattern';
 import { segmentsOf } from '@/core/timing';
 import { saveFile } from '../files';
 import type { OnBench } from './Reading';
@@ -43,9 +43,7 @@ export const Listen = memo(function Listen({ bench, family, technique, cues, spe
     };
     return layOutAll([described], { ...speech, loudness });
   }, [pattern, dose, pace, family, technique, cues, speech, loudness]);
-  const once = segmentsOf(pattern, { kind: 'rounds', sets: 1, rounds: 1, cyclesPerRound: 1, rest: null, guided: null }, pace).filter(
-    ({ end }) => end <= HEARD_MS,
-  );
+  const once = segmentsOf(pattern, { ...ONE_ROUND, cyclesPerRound: 1 }, pace).filter(({ end }) => end <= HEARD_MS);
   const file = shortPattern(pattern).replace(/[^\w]+/g, '-');
   return (
     <section className="stack">

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import { formatPattern, type Dose, type Pattern } from '@/core/pattern';
-import { changedRulebook, featuresOf, inStepText, keepInStep, outlook, type RuleChange } from '@/core/screening';
+import { changedRulebook, inStepText, keepInStep, outlook, waysSeen, type RuleChange } from '@/core/screening';
 import { figuresOf, type Figure, type Pace } from '@/core/timing';
 import type { Tag } from '@/core/techniques';
 import { BreathStrip } from '../figures/BreathStrip';
@@ -39,15 +39,20 @@ export const Screened = memo(function Screened({
   rules: readonly RuleChange[] | null;
 }) {
   const rulebook = useMemo(() => rules && changedRulebook(rules), [rules]);
-  const features = featuresOf(pattern, dose, pace, tags);
+  const ways = waysSeen(pattern, dose, pace, tags);
   const [inStep] = keepInStep(pattern, pace.tempo, () => true);
-  const holds = features.holdInSeconds + features.holdOutSeconds > 0;
+  const holds = ways[0].features.holdInSeconds + ways[0].features.holdOutSeconds > 0;
   return (
     <div className={styles.columns}>
       {rulebook && (
         <section>
           <h2>What screening says</h2>
-          <Outlook lines={outlook(features, rulebook)} />
+          {ways.map(({ name, features }) => (
+            <div key={name}>
+              {ways.length > 1 && <h3>“{name}”</h3>}
+              <Outlook lines={outlook(features, rulebook)} />
+            </div>
+          ))}
         </section>
       )}
       {holds && inStep && (

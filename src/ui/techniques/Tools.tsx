@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { memo, useRef, useState } from 'react';
-import { formatDose } from '@/core/pattern';
+import { formatDose, minutesDose } from '@/core/pattern';
 import { otherWay, tempoFromCycle, tempoFromTaps } from '@/core/timing';
 import { trimNumber } from '@/core/units';
 import { CompactField } from '../fields';
@@ -41,7 +41,7 @@ export const Tools = memo(function Tools({ bench, onDose, onTempo }: Props) {
   const asMinutes = Number(minutes);
   const make = () => {
     if (!(asMinutes >= 0.25 && asMinutes <= 60)) return setSaid('From a quarter of a minute to 60 minutes.');
-    onDose(formatDose({ kind: 'minutes', minutes: asMinutes, cyclesPerRound: dose.cyclesPerRound, rest: dose.rest, guided: dose.guided }));
+    onDose(formatDose({ ...minutesDose(asMinutes), cyclesPerRound: dose.cyclesPerRound, rests: dose.rests, guided: dose.guided }));
     setSaid('');
   };
   return (

@@ -1,9 +1,9 @@
 import { taughtAs } from '@/core/conventions';
-import { adviceFor, asidesIn, bearingsByDate, featuresIn, type Member } from '@/core/instructions';
+import { adviceFor, asidesIn, bearingsByDate, seenIn, type Member } from '@/core/instructions';
 import { readBlock, techniquesIn } from '@/core/plan';
 import {
   bearings,
-  decide,
+  decideBlock,
   doingText,
   featureName,
   hasFeature,
@@ -112,10 +112,13 @@ async function focusOn(
   const asked = block(technique.id, studio);
   const { advice, decision } = adviceFor(person, bearingsByDate(studio.rulebook)(person, date), asked, studio);
   await inOne(desk, (at) => recordReading(at, person.id, `opened ${technique.name}`));
-  const features = featuresIn(asked, studio);
-  const aside = setAside(person.screened, date, studio.rulebook).filter(({ rule }) => hasFeature(features, rule.feature));
-  const answerOn = (on: IsoDate) => decide(bearings(person.screened, on, undefined, studio.rulebook), features).answer;
-  const opening = openingFor([person], readBlock(asked, studio), date, studio.rulebook);
+  const read = readBlock(asked, studio);
+  const ways = seenIn(read);
+  const aside = setAside(person.screened, date, studio.rulebook).filter(({ rule }) =>
+    ways.some(({ features }) => hasFeature(features, rule.feature)),
+  );
+  const answerOn = (on: IsoDate) => decideBlock(bearings(person.screened, on, undefined, studio.rulebook), ways).answer;
+  const opening = openingFor([person], read, date, studio.rulebook);
   return {
     person: person.id,
     name: person.name,

@@ -31,7 +31,7 @@ export async function createCourse(desk: Desk, input: unknown): Promise<{ readon
       form.goals.map(({ technique }, index) => ({ field: `goals[${index}].technique`, technique })),
     );
     const id = at.newId();
-    const goals = form.goals.map((goal) => ({ ...goal, dose: writtenOut(goal.pattern, goal.dose, schools, goal.technique) }));
+    const goals = form.goals.map((goal) => ({ ...goal, ...writtenOut(goal.pattern, goal.dose, schools, goal.technique) }));
     await addCourse(at, { ...form, id, firstDate: first, goals, dates });
     return { id };
   });

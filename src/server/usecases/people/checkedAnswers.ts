@@ -15,19 +15,20 @@ export function checkedAnswers({ birthDate, guardianConsent, answers }: AnswersI
   if (birthDate && birthDate > today) throw invalid({ field: 'birthDate', message: 'This birth date lies in the future.' });
   if (birthDate && birthDate < EARLIEST_BIRTH) throw invalid({ field: 'birthDate', message: 'This birth date lies before 1900.' });
   const kept = new Map<string, ConditionAnswer>(
-    asked.map((condition) => [condition, { condition, answer: 'prefer not to say', date: null, states: [] }]),
+    asked.map((condition) => [condition, { condition, answer: 'prefer not to say', date: null, parts: {} }]),
   );
   const no = new Set<string>();
-  for (const { condition, answer, date, states } of answers) {
-    const { date: dated, states: known } = conditionOf(condition);
+  for (const { condition, answer, date, parts } of answers) {
+    const { date: dated, parts: known } = conditionOf(condition);
     const past = dated?.withinDays !== null && date !== null && date > today;
     if (dated && past) throw invalid({ field: `answers.${condition}`, message: `${dated.label}: this lies in the future.` });
     kept.delete(condition);
     no.delete(condition);
     const day = answer === 'yes' && dated && date ? isoDate(date) : null;
-    const said = answer === 'yes' ? known.map(({ id }) => id).filter((id) => states?.includes(id)) : [];
+    const said =
+      answer === 'yes' ? Object.fromEntries(known.flatMap(({ id }) => parts.filter((part) => part.id === id).map((part) => [id, part.said]))) : {};
     if (answer === 'no') no.add(condition);
-    else kept.set(condition, { condition, answer, date: day, states: said });
+    else kept.set(condition, { condition, answer, date: day, parts: said });
   }
   return { birthDate: birthDate ?? null, guardianConsent, answers: [...kept.values()], no: [...no] };
 }

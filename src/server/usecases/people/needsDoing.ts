@@ -1,6 +1,6 @@
-import { bearingsByDate, featuresIn } from '@/core/instructions';
-import { blockName, techniquesIn } from '@/core/plan';
-import { clinicianMayAnswer, decide, SCREENING_LIMITS, screenedUntil, type Bearing, type Features } from '@/core/screening';
+import { bearingsByDate, seenIn } from '@/core/instructions';
+import { blockName, readBlock, techniquesIn } from '@/core/plan';
+import { clinicianMayAnswer, decideBlock, SCREENING_LIMITS, screenedUntil, type Bearing, type Seen } from '@/core/screening';
 import { dateIn, dayText, daysBetween, type IsoDate } from '@/core/units';
 import type { Need } from '@/views/person';
 import type { Actor } from '../../auth/actors';
@@ -79,19 +79,19 @@ async function directorNeeds(desk: Desk<Actor>, groups: readonly { id: string; n
     const needs: Need[] = [];
     const everyone = await members(desk, id);
     const own = sessions.filter((session) => session.cohort === id);
-    const known = new Map<string, Features>();
+    const known = new Map<string, readonly Seen[]>();
     const planned = own.flatMap(({ date, blocks }) =>
       techniquesIn(blocks).map((block) => {
-        const how = `${block.technique} ${block.pattern} ${block.dose} ${block.tempo}`;
-        const features = known.get(how) ?? featuresIn(block, studio);
-        known.set(how, features);
-        return { date, technique: blockName(block, studio.library), features };
+        const how = `${block.technique} ${block.pattern} ${block.dose} ${block.tempo} ${JSON.stringify(block.setup ?? null)}`;
+        const ways = known.get(how) ?? seenIn(readBlock(block, studio));
+        known.set(how, ways);
+        return { date, technique: blockName(block, studio.library), ways };
       }),
     );
     const bearing = bearingsByDate(studio.rulebook);
     const asksFirst = askingFirst();
     const waiting = everyone.flatMap((person) => {
-      const techniques = planned.flatMap(({ date, technique, features }) => (asksFirst(bearing(person, date), features) ? [technique] : []));
+      const techniques = planned.flatMap(({ date, technique, ways }) => (asksFirst(bearing(person, date), ways) ? [technique] : []));
       return techniques.length > 0 ? [{ id: person.id, name: person.name, detail: [...new Set(techniques)].slice(0, 4).join(', ') }] : [];
     });
     if (waiting.length > 0)
@@ -129,17 +129,17 @@ async function directorNeeds(desk: Desk<Actor>, groups: readonly { id: string; n
 
 /** Whether a clinician's answer is what somebody waits for; the same rules and the same technique are looked at once. */
 function askingFirst() {
-  const known = new Map<string, Map<Features, boolean>>();
-  return (bearing: readonly Bearing[], features: Features): boolean => {
+  const known = new Map<string, Map<readonly Seen[], boolean>>();
+  return (bearing: readonly Bearing[], ways: readonly Seen[]): boolean => {
     const key = bearing.map(({ rule }) => rule.id).join();
-    const byFeatures = known.get(key) ?? new Map<Features, boolean>();
-    known.set(key, byFeatures);
-    let asks = byFeatures.get(features);
+    const byWays = known.get(key) ?? new Map<readonly Seen[], boolean>();
+    known.set(key, byWays);
+    let asks = byWays.get(ways);
     if (asks === undefined) {
       const clinical = new Set(bearing.filter(({ rule }) => clinicianMayAnswer(rule)).map(({ rule }) => rule.id));
-      const { answer, findings } = decide(bearing, features);
+      const { answer, findings } = decideBlock(bearing, ways);
       asks = answer === 'ask first' && findings.some(({ ruleId }) => clinical.has(ruleId));
-      byFeatures.set(features, asks);
+      byWays.set(ways, asks);
     }
     return asks;
   };

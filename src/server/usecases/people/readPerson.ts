@@ -71,14 +71,12 @@ export async function openAnswers(desk: Desk, input: unknown): Promise<OpenedAns
     birthDate: of.screened.birthDate,
     guardianConsent: of.screened.guardianConsent,
     unreadable: of.unreadable,
-    answers: of.screened.answers.map(({ condition, answer, date, states }) => ({
+    answers: of.screened.answers.map(({ condition, answer, date, parts }) => ({
       question: conditionOf(condition).question ?? conditionOf(condition).name,
       answer,
       date,
       dateLabel: conditionOf(condition).date?.label ?? null,
-      states: conditionOf(condition)
-        .states.filter((state) => states.includes(state.id))
-        .map(({ label }) => label),
+      parts: answer === 'yes' ? conditionOf(condition).parts.map(({ id: part, label }) => ({ question: label, said: parts[part] ?? null })) : [],
     })),
     rules: [...new Map(lines.map((line) => [line.id, line])).values()],
     aside: setAside(of.screened, desk.today, rulebook).map(({ rule, condition, by, reasonGiven, until }) => ({

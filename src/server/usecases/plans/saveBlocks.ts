@@ -1,6 +1,8 @@
 import { writtenOut } from '@/core/conventions';
 import { changeLine, changesBetween, named, type Block } from '@/core/plan';
 import { blocksForm, type BlocksInput } from '@/forms';
+import type { Library } from '@/core/library';
+import { setupText, USUAL_SETUP } from '@/core/techniques';
 import type { PlanNow } from '@/views/plan';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
@@ -37,13 +39,21 @@ async function toBlocks(desk: Desk, form: BlocksInput): Promise<Block[]> {
   return blocks;
 }
 
+/** How a block is done and what is said in it, kept where it is not as usual. */
+function toldIn({ setup, lines = [], technique, part }: BlocksInput['blocks'][number], library: Library): Pick<Block, 'setup' | 'lines'> {
+  const usual = technique ? library.find(technique)?.setup : { ...USUAL_SETUP, ...library.findPart(part ?? '')?.setup };
+  const same = setup === null || setup === undefined || (usual && setupText(setup) === setupText(usual));
+  return { ...(same ? {} : { setup }), ...(lines.length > 0 ? { lines } : {}) };
+}
+
 async function toBlock(desk: Desk, block: BlocksInput['blocks'][number], index: number): Promise<Block> {
   const { schools, library } = await conventions(desk);
+  const told = toldIn(block, library);
   if (block.technique && block.pattern && block.dose && block.tempo) {
-    const { id, technique, pattern } = block;
+    const { id, technique } = block;
     if (!library.find(technique)) throw invalid({ field: `blocks[${index}].technique`, message: 'No such technique.' });
-    const dose = writtenOut(pattern, block.dose, schools, technique);
-    const plain = { id, kind: 'technique' as const, technique, pattern, dose, tempo: Math.round(block.tempo) };
+    const written = writtenOut(block.pattern, block.dose, schools, technique);
+    const plain = { id, kind: 'technique' as const, technique, ...written, tempo: Math.round(block.tempo), ...told };
     if (!block.own) return plain;
     const own = await ownWay(desk, block.own.id, block.own.number);
     if (own?.base !== technique) throw invalid({ field: 'blocks', message: 'This way of doing it is not part of your studio.' });
@@ -51,5 +61,5 @@ async function toBlock(desk: Desk, block: BlocksInput['blocks'][number], index: 
   }
   const part = block.part ? library.findPart(block.part) : null;
   if (!part || !block.minutes) throw invalid({ field: `blocks[${index}]`, message: 'A block is a technique or a part.' });
-  return { id: block.id, kind: part.kind, part: part.id, minutes: block.minutes };
+  return { id: block.id, kind: part.kind, part: part.id, minutes: block.minutes, ...told };
 }

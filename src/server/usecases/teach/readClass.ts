@@ -2,6 +2,7 @@ import { layOut } from '@/core/cues';
 import { instructionsFor, toldOf, type Told } from '@/core/instructions';
 import { minutesUp, readBlock, techniquesIn } from '@/core/plan';
 import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, EMERGENCY, STOP_SIGNS } from '@/core/screening';
+import { setupText } from '@/core/techniques';
 import { isoDate, timeIn } from '@/core/units';
 import type { ClassView } from '@/views/teach';
 import { authorise } from '../../auth/permissions';
@@ -47,13 +48,15 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
     endsAt: endOf(session.start, session.minutes),
     zone: studio.zone,
     blocks: plan.blocks.map((block) => {
-      const { name, timing } = readBlock(block, studio);
+      const { name, timing, setup } = readBlock(block, studio);
       return {
         id: block.id,
         kind: block.kind,
         name,
         minutes: minutesUp(timing.planned),
         detail: block.kind === 'technique' ? `${block.pattern} · ${block.dose}` : null,
+        how: setupText(setup),
+        lines: block.lines ?? [],
       };
     }),
     cautions: studio.library.families

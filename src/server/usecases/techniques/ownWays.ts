@@ -57,8 +57,8 @@ export async function saveOwnWay(desk: Desk, input: unknown): Promise<{ readonly
     if (found === undefined) throw new Refusal('not-found', 'This way is not here, or not part of your studio.');
     if (all.some(({ name, id }) => name.toLowerCase() === form.name.toLowerCase() && id !== found?.id))
       throw invalid({ field: 'name', message: 'Another way of yours has this name.' });
-    const { pattern, name } = form;
-    const dose = writtenOut(pattern, form.dose, schools, form.base);
+    const { name } = form;
+    const { pattern, dose } = writtenOut(form.pattern, form.dose, schools, form.base);
     const newest = found?.versions.at(-1);
     if (newest?.pattern === pattern && newest.dose === dose && found?.name === name)
       throw new Refusal('invalid', 'Nothing has changed since the newest version.');
@@ -95,8 +95,7 @@ export async function importOwnWays(desk: Desk, input: unknown): Promise<{ reado
     const { ways: rows, problems } = await previewOwnWays(at, input);
     if (problems.length > 0) throw new Refusal('invalid', problems.map(({ row, message }) => `${row > 0 ? `Row ${row}: ` : ''}${message}`).join(' '));
     const { schools } = await conventions(at);
-    for (const { name, base, pattern, dose } of rows)
-      await addWay(at, at.newId(), base, name, { pattern, dose: writtenOut(pattern, dose, schools, base) });
+    for (const { name, base, pattern, dose } of rows) await addWay(at, at.newId(), base, name, writtenOut(pattern, dose, schools, base));
     return { added: rows.length };
   });
 }

@@ -59,7 +59,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
               dose={taught.dose}
               tempo={tempo}
               naturalBreath={naturalBreath}
-              tags={of.tags}
+              tags={technique.tags}
               family={of.id}
               technique={technique.id}
               cues={of.cues}

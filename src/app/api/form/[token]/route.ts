@@ -36,12 +36,20 @@ function readAnswers(typed: Readonly<Record<string, string>>) {
   return {
     birthDate: typed.birthDate ?? '',
     guardianConsent: typed.guardianConsent === 'on',
-    answers: ASKED.flatMap(({ id, date, states }) => {
+    answers: ASKED.flatMap(({ id, date, parts }) => {
       const answer = typed[id];
       if (!answer) return [];
       const day = date ? (typed[`${id} date`] ?? '') : '';
       return [
-        { condition: id, answer, date: day || null, states: states.filter((state) => typed[`${id} ${state.id}`] === 'on').map((state) => state.id) },
+        {
+          condition: id,
+          answer,
+          date: day || null,
+          parts: parts.flatMap((part) => {
+            const said = typed[`${id} ${part.id}`];
+            return said ? [{ id: part.id, said }] : [];
+          }),
+        },
       ];
     }),
   };

@@ -36,7 +36,7 @@ export default async function OwnWayPage({ params }: { params: Promise<{ id: str
             dose={newest.dose}
             tempo={way.tempo}
             naturalBreath={way.naturalBreath}
-            tags={of.tags}
+            tags={way.technique.tags}
             family={of.id}
             technique={way.base}
             cues={of.cues}
