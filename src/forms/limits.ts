@@ -31,6 +31,8 @@ export const FORM_LIMITS = {
   naturalSeconds: { least: 1.5, most: 15 },
   comfort: { least: 2, most: 30 },
   wordsPerSecond: { least: 1, most: 5 },
+  /** Characters of a spacer word. */
+  spacer: 24,
   lines: 60,
   attendance: 200,
   waysFile: 1_000_000,

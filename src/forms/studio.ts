@@ -53,6 +53,12 @@ export const speechForm = object({
     .required('Please give the words a second.')
     .min(FORM_LIMITS.wordsPerSecond.least, 'At least one word a second.')
     .max(FORM_LIMITS.wordsPerSecond.most, 'At most five words a second.'),
+  /** A word behind every count; its length becomes the tempo. */
+  spacer: string()
+    .trim()
+    .default('')
+    .max(FORM_LIMITS.spacer, `At most ${FORM_LIMITS.spacer} characters.`)
+    .matches(/^[^\p{Cc}\p{Cf}\d{}]*$/u, 'A word or two, without numbers.'),
   lines: array()
     .of(
       object({

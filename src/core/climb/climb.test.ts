@@ -53,5 +53,7 @@ test('every shipped technique keeps inside its own rung', () => {
 test('what grew too fast is named', () => {
   expect(growthFindings(done('4:4:4'), done('4:6:4'), 7)).toEqual([{ guard: 'count jump', by: 2 }]);
   expect(growthFindings(done('4:4', '4 min'), done('4:4', '7 min'), 7)).toMatchObject([{ guard: 'minutes jump' }]);
-  expect(growthFindings(done('4:4', '4 min'), done('4:4', '7 min'), 21)).toEqual([]);
+  expect(growthFindings(done('4:4', '4 min'), done('4:4', '6 min'), 21)).toEqual([]);
+  // Quiet weeks save up one week's growth, and no more.
+  expect(growthFindings(done('4:4', '4 min'), done('4:4', '7 min'), 70)).toMatchObject([{ guard: 'minutes jump' }]);
 });

@@ -1,5 +1,6 @@
 import { formatDose, formatPattern, mustParseDose, mustParsePattern, type CyclePattern, type Dose, type Pattern } from '../pattern';
 import { timeBlock, type Pace } from '../timing';
+import { GROWTH_LIMITS } from './limits';
 
 /**
  * One step of a counts climb: every phase moves at most one count towards the target.
@@ -26,7 +27,7 @@ export function alike(now: Pattern, goal: Pattern): now is CyclePattern {
 
 /** The longest a dose may grow to in a week: a fifth more, or a minute, whichever is larger. In milliseconds. */
 export function mostAfterAWeek(time: number): number {
-  return Math.max(time * 1.2, time + 60_000);
+  return Math.max(time * (1 + GROWTH_LIMITS.weekShare), time + GROWTH_LIMITS.weekMinutes * 60_000);
 }
 
 /**

@@ -9,12 +9,18 @@ const WAYS = {
     'folded-fingers': 'folded fingers',
     'fingers-at-the-brow': 'fingers at the brow',
     'open-hand': 'open hand',
+    'index-finger': 'the index finger alone',
     imagined: 'imagined, no hand',
   },
   fullness: { 'nine-tenths': 'nine tenths', full: 'full' },
   'connected route': { nose: 'through the nose', mouth: 'through the mouth', either: 'either' },
   'connected breaks': { none: 'none', '1-s': '1 s', '2-s': '2 s' },
-  counting: { 'up-then-down': 'up on the inhale, down on holds and exhales', down: 'down throughout', up: 'up throughout' },
+  counting: {
+    'up-then-down': 'up on the inhale, down on holds and exhales',
+    'up-with-holds': 'up on the inhale and on holds, down on the exhale',
+    down: 'down throughout',
+    up: 'up throughout',
+  },
 } as const;
 
 export type QuestionId = keyof typeof WAYS;

@@ -116,6 +116,10 @@ export function schoolCues(pattern: Pattern, schools: Schools): string[] {
 function handCue(schools: Schools): string {
   const position = schools['hand position'];
   if (position === 'imagined') return 'Sides imagined, hands resting';
+  if (position === 'index-finger') {
+    const [first, then] = schools.hand === 'left' ? ['left', 'right'] : ['right', 'left'];
+    return `${schools.hand === 'left' ? 'Left' : 'Right'} hand, the index finger alone: it closes ${first}, then crosses to ${then}`;
+  }
   const [thumb, ring] = schools.hand === 'left' ? ['left', 'right'] : ['right', 'left'];
   const how = position === 'teachers-choice' ? '' : `, ${wayText('hand position', position)}`;
   return `${schools.hand === 'left' ? 'Left' : 'Right'} hand${how}: thumb closes ${thumb}, ring finger ${ring}`;
@@ -124,7 +128,8 @@ function handCue(schools: Schools): string {
 /** Whether the number spoken in a phase goes up. */
 export function countsUp(kind: Phase['kind'] | 'pumps', counting: Counting): boolean {
   if (kind === 'pumps') return true;
-  return counting === 'up' || (kind === 'in' && counting !== 'down');
+  const rising = kind === 'in' || (counting === 'up-with-holds' && (kind === 'hold' || kind === 'empty'));
+  return counting === 'up' || (rising && counting !== 'down');
 }
 
 /** The questions that bear on a technique. */

@@ -18,6 +18,7 @@ export interface Check {
 }
 
 const HARM: Readonly<Record<Finding['code'], Severity>> = {
+  standing: 'stop',
   'left out by all': 'stop',
   'out of order': 'stop',
   'too soon': 'stop',

@@ -52,6 +52,8 @@ export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { 
       return 'has no teacher qualified for it on this course';
     case 'not prepared':
       return 'needs a look at whether both sides are free, in the same class and before it';
+    case 'standing':
+      return 'is taught standing; nobody stands for holds, pumps or connected breath';
     case 'no round fits':
       return 'has no complete round in its minutes';
   }
@@ -63,6 +65,16 @@ function guardText(finding: GuardFinding): string {
       return `grows by ${finding.by} counts in one step; one at a time is the guard`;
     case 'minutes jump':
       return `grows from ${minutesUp(finding.from)} to ${minutesUp(finding.to)} minutes; at most ${trimNumber(finding.most / 60_000)} by now`;
+    case 'length jump':
+      return `grows from ${trimNumber(finding.from)} to ${trimNumber(finding.to)} s in one step; at most ${trimNumber(finding.most)} s`;
+    case 'pumps jump':
+      return `goes from ${finding.from} pumps to ${finding.to}; the next step is ${finding.most}`;
+    case 'rest jump':
+      return `rests ${trimNumber(finding.to)} minutes after ${trimNumber(finding.from)} last time; at most ${trimNumber(finding.most)}`;
+    case 'layer too long':
+      return `brings in a hold of ${trimNumber(finding.is)} s; a new hold is at most the inhale long, ${trimNumber(finding.limit)} s`;
+    case 'closing hold':
+      return `ends with a hold of ${trimNumber(finding.is)} s; outside the rounds at most ${finding.limit} s`;
     case 'hold too long':
       return `holds ${trimNumber(finding.is)} s; its rung allows ${finding.limit} s`;
     case 'hold share':

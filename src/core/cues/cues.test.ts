@@ -67,7 +67,7 @@ test('the sheet calls sides with their counts, the change to own count, the last
   expect(said(1).filter((text) => text.includes('Let it go'))).toEqual([]);
   expect(said(2)).toContain('48 Let it go, breathe as you like');
   expect(line.cues.filter(({ kind }) => kind === 'stop sign')).toHaveLength(1);
-  expect(said(0).at(-1)).toBe('52 Right hand: thumb closes right, ring finger left');
+  expect(said(0).at(-1)).toBe('55.6 Right hand: thumb closes right, ring finger left');
 });
 
 test('stages, grids, lines in a phase and guided rounds are said where they belong', () => {
@@ -78,10 +78,10 @@ test('stages, grids, lines in a phase and guided rounds are said where they belo
     basis,
   );
   expect(said(0, sheet)).toEqual(expect.arrayContaining(['0 In', '0.4 hand', '4 forearm', '16.667 crown', '25 Out']));
-  expect(said(1, sheet)).toEqual(expect.arrayContaining(['20 In', '28 On your own count now', '44 Last round', '52 In', '56 Hold', '60 Out']));
-  expect(said(2, sheet).filter((text) => text.endsWith(' In'))).toEqual(
-    ['0 In', '32 Last round. In'].map((text) => (text.startsWith('0') ? text : '32 In')),
+  expect(said(1, sheet)).toEqual(
+    expect.arrayContaining(['20 Next, 4:4. In', '28 On your own count now', '44 Last round', '52 Next, 4:4:4. In', '56 Hold, 4', '60 Out, 4']),
   );
+  expect(said(2, sheet).filter((text) => / In\b/.test(text))).toEqual(['0 In, 1', '32 Last round. In']);
 });
 
 test('quieter sheets say less, and a studio says it in its own words', () => {
@@ -205,16 +205,22 @@ test('a second pattern runs in step and ends each cycle with the room', () => {
 
 test('a studio’s schools are heard: the hand, how full, and which way counts go', () => {
   const studio = (ways: Partial<Schools>) => ({ ...DEFAULT_SHEET, schools: { studio: { ...DEFAULT_SCHOOLS, ...ways }, own: {} } });
-  const opening = (ways: Partial<Schools>) => layOut(blocks, basis, studio(ways)).blocks[1].own[0];
+  const opening = (ways: Partial<Schools>) => layOut(blocks, basis, studio(ways)).blocks[1].own[0].say;
   expect(opening({})).toBe('Right hand: thumb closes right, ring finger left');
   expect(opening({ hand: 'left', 'hand position': 'open-hand' })).toBe('Left hand, open hand: thumb closes left, ring finger right');
-  expect(layOut(blocks, basis).blocks[2].own).toContain('Nine tenths full before the hold');
-  expect(layOut(blocks, basis, studio({ fullness: 'full' })).blocks[2].own).not.toContain('Nine tenths full before the hold');
+  const own = (sheet = DEFAULT_SHEET) => layOut(blocks, basis, sheet).blocks[2].own.map(({ say }) => say);
+  expect(own()).toContain('Nine tenths full before the hold');
+  expect(own(studio({ fullness: 'full' }))).not.toContain('Nine tenths full before the hold');
   const counts = (ways: Partial<Schools>) => said(1, layOut(blocks, basis, studio(ways))).slice(1, 8);
   expect(counts({ counting: 'down' })).toEqual(['1 3', '2 2', '3 1', '4 Out, right', '5 5', '6 4', '7 3']);
   expect(counts({ counting: 'up' })).toEqual(['1 2', '2 3', '3 4', '4 Out, right', '5 2', '6 3', '7 4']);
   const shown = (counting: Schools['counting']) => momentAt(layOut(blocks, basis, studio({ counting })), 60_000 + 4500)!.count;
   expect([shown(DEFAULT_SCHOOLS.counting), shown('up')]).toEqual([6, 1]);
-  const own = { ...DEFAULT_SHEET, schools: { studio: DEFAULT_SCHOOLS, own: { 'alternate-4-6': { counting: 'down' as const } } } };
-  expect(said(1, layOut(blocks, basis, own))[1]).toBe('1 3');
+  expect(counts({ counting: 'up-with-holds' })[3]).toBe('4 Out, right');
+  const squared = layOut(blocks, basis, studio({ counting: 'up-with-holds' }));
+  expect(said(2, squared).slice(4, 8)).toEqual(['4 Hold, 1', '5 2', '6 3', '7 4']);
+  const alone = { ...DEFAULT_SHEET, schools: { studio: DEFAULT_SCHOOLS, own: { 'alternate-4-6': { counting: 'down' as const } } } };
+  expect(said(1, layOut(blocks, basis, alone))[1]).toBe('1 3');
+  expect(opening({ 'hand position': 'index-finger' })).toBe('Right hand, the index finger alone: it closes right, then crosses to left');
+  expect(opening({ 'hand position': 'index-finger', hand: 'left' })).toMatch(/^Left hand, .* closes left, then crosses to right$/);
 });

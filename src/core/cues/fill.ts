@@ -1,3 +1,4 @@
+import type { CueMoment } from '../techniques';
 import { millis } from '../units';
 import { segmentIndexAt, type Segment } from '../timing';
 import type { Cue, LineBlock, SheetOptions } from './types';
@@ -5,86 +6,128 @@ import { wordsIn } from './words';
 
 const STOP = 'If dizzy, strained or uneasy: let go, breathe as you like';
 const LET_GO = 'Let go of a hold before you must';
-/** How long before a technique begins its opening is said. */
-const OPENING_MS = 8000;
 /** Silence kept around a line that fills a gap, in milliseconds. */
 const AIR = 600;
+/** How late the time left is still said, in milliseconds. */
+const STILL_TRUE = 15_000;
 
+/** A line that waits for a silence. */
 interface Wanted {
   readonly at: number;
+  /** When it is too late for it. */
+  readonly by: number;
   readonly say: string;
-  readonly words: number;
+  readonly length: number;
   readonly kind: Cue['kind'];
+  /** The block it is said in, and the one it is about. */
   readonly block: number;
+  readonly about: number;
+  /** The phase it belongs to; null for any silence. */
+  readonly phase: CueMoment | null;
 }
 
 /**
- * Puts what has no moment of its own into the silences of a sheet, at the first one after its time that is long enough:
- * own cues of a block, the time left, the reminder to let go, and the stop signs once. What finds no silence in its block
- * is left out.
+ * Puts what has no moment of its own into the silences of a sheet, at the first one after its time that is long enough: what opens
+ * a block before it begins, a technique's own cues in the phases they are about, the time left, the reminder to let go, and the stop
+ * signs once. What finds no silence in time is not said; openings that were not are kept in {@link missed}.
  */
 export class Silences {
+  readonly missed: { readonly block: number; readonly say: string }[] = [];
   private readonly wanted: readonly Wanted[];
-  private readonly perWord: number;
   private readonly least: number;
   private next = 0;
+  private waiting: Wanted[] = [];
 
   constructor(
     private readonly blocks: readonly LineBlock[],
-    segments: readonly Segment[],
+    private readonly segments: readonly Segment[],
     options: SheetOptions,
   ) {
-    this.wanted = options.loudness === 'silent' ? [] : wantedIn(blocks, segments, options);
-    this.perWord = 1000 / options.wordsPerSecond;
-    this.least = AIR + this.perWord;
+    const perWord = 1000 / options.wordsPerSecond;
+    this.wanted = options.loudness === 'silent' ? [] : wantedIn(blocks, segments, options, perWord);
+    this.least = AIR + perWord;
   }
 
-  /** Adds to `cues` what can be said between two moments; the first line that does not fit waits for a later silence. */
+  /** Adds to `cues` what can be said between two moments. */
   fill(from: number, to: number, cues: Cue[]): void {
     // Most silences are the breath between two counts: nothing fits, whatever waits.
     if (to - from > this.least) this.use(from, to, cues);
   }
 
   private use(from: number, to: number, cues: Cue[]): void {
+    while (this.next < this.wanted.length && this.wanted[this.next].at < to) this.waiting.push(this.wanted[this.next++]);
+    if (this.waiting.length === 0) return;
     let free = from;
-    while (this.next < this.wanted.length) {
-      const { at, say, words, kind, block } = this.wanted[this.next];
-      const { start: blockStart, end: blockEnd } = this.blocks[block];
-      const start = at === blockStart && free <= at ? at : Math.max(at, free + AIR);
-      const until = start + words * this.perWord;
-      if (Math.max(at, free) < blockEnd && until <= blockEnd) {
-        if (until + AIR > to) return;
-        cues.push({ at: millis(start), until: millis(until), block, say, kind });
+    this.waiting = this.waiting.filter((line) => {
+      const start = this.placeFor(line, free, to);
+      if (start !== null) {
+        const until = start + line.length;
+        cues.push({ at: millis(start), until: millis(until), block: line.block, say: line.say, kind: line.kind });
         free = until;
+        return false;
       }
-      this.next += 1;
+      if (to < line.by) return true;
+      if (line.kind === 'opening' && line.about > 0) this.missed.push({ block: line.about, say: line.say });
+      return false;
+    });
+  }
+
+  /** Where a line can begin between two moments; null where it cannot. */
+  private placeFor({ at, by, length, block, phase }: Wanted, free: number, to: number): number | null {
+    const first = at === this.blocks[block].start && free <= at ? at : Math.max(at, free + AIR);
+    const last = Math.min(to - AIR, by);
+    if (first + length > last) return null;
+    if (phase === null) return first;
+    for (let index = segmentIndexAt(this.segments, first); index < this.segments.length && this.segments[index].start < last; index += 1) {
+      const segment = this.segments[index];
+      const start = Math.max(first, segment.start);
+      if (segment.block === block && isIn(phase, segment) && start + length <= Math.min(segment.end, last)) return start;
     }
+    return null;
   }
 }
 
+/** Whether a stretch is the moment a cue is about. */
+function isIn(phase: CueMoment, { kind, part }: Segment): boolean {
+  return phase === 'recover' ? part === 'recover' : kind === phase;
+}
+
 /** What each block would like said, in the order of time. */
-function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { loudness }: SheetOptions): Wanted[] {
+function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { loudness }: SheetOptions, perWord: number): Wanted[] {
   const wanted: Wanted[] = [];
+  const own: Segment[][] = blocks.map(() => []);
+  for (const segment of segments) own[segment.block].push(segment);
   blocks.forEach((block, index) => {
     const length = block.end - block.start;
-    const put = (at: number, say: string, kind: Cue['kind'], inside = index) => wanted.push({ at, say, words: wordsIn(say), kind, block: inside });
-    const add = (share: number, say: string, kind: Cue['kind']) => put(block.start + Math.round(length * share), say, kind);
-    const own = loudness === 'full' ? block.own : block.own.slice(0, 1);
-    own.forEach((say, order) => {
+    const put = (say: string, kind: Cue['kind'], more: Partial<Wanted> & Pick<Wanted, 'at'>) =>
+      wanted.push({ by: block.end, say, length: wordsIn(say) * perWord, kind, block: index, about: index, phase: null, ...more });
+    const at = (share: number) => block.start + Math.round(length * share);
+    const openings = block.own.filter(({ when }) => when === 'opening').map(({ say }) => say);
+    const begins = own[index].find(({ part, kind }) => part === 'round' || (part === 'natural' && kind === null))?.start ?? block.end;
+    const quietBefore = index > 0 && blocks[index - 1].kind !== 'technique';
+    const talk = openings.reduce((sum, say) => sum + wordsIn(say) * perWord + AIR, AIR);
+    for (const say of openings) {
       // How to begin is said before it begins, while the block before is still quiet.
-      const ahead = order === 0 && block.kind === 'technique' && index > 0 && blocks[index - 1].kind !== 'technique';
-      if (ahead) put(block.start - OPENING_MS, say, 'opening', index - 1);
-      else add(order / own.length, say, order === 0 ? 'opening' : 'cue');
-    });
-    if (index === 0) add(0.4, STOP, 'stop sign');
-    if (block.holds) add(0.5, LET_GO, 'cue');
+      if (quietBefore && block.kind === 'technique')
+        put(say, 'opening', { at: Math.max(blocks[index - 1].start, block.start - talk), by: block.start, block: index - 1 });
+      else put(say, 'opening', { at: block.start, by: block.kind === 'technique' && index > 0 ? begins : block.end });
+    }
+    const has = (phase: CueMoment) => own[index].some((segment) => isIn(phase, segment));
+    const plain = own[index].every(({ kind }) => kind === null);
+    const rest = loudness === 'full' ? block.own.filter(({ when }) => when !== 'opening' && (when === 'any' || plain || has(when))) : [];
+    const said = [...block.lines.map((say) => ({ say, when: 'any' as const })), ...rest];
+    said.forEach(({ say, when }, order) => put(say, 'cue', { at: at(order / said.length), phase: when === 'any' || plain ? null : when }));
+    if (index === 0) put(STOP, 'stop sign', { at: at(0.4) });
+    const held = (['hold', 'empty'] as const).find(has);
+    if (held) put(LET_GO, 'cue', { at: at(0.5), phase: held });
     // Silences are for the time left only where they are long: not every minute of a counted block.
     for (let minute = 1; minute * 60_000 < length - 30_000; minute += 1) {
-      const at = block.end - minute * 60_000;
-      if (isQuiet(at, segments)) put(at, minute === 1 ? 'One minute left' : `${minute} minutes left`, 'time');
+      const moment = block.end - minute * 60_000;
+      if (isQuiet(moment, segments))
+        put(minute === 1 ? 'One minute left' : `${minute} minutes left`, 'time', { at: moment, by: moment + STILL_TRUE });
     }
   });
-  return wanted.sort((a, b) => a.at - b.at || (a.kind === 'opening' ? -1 : 1));
+  return wanted.sort((a, b) => a.at - b.at || (a.kind === 'opening' ? -1 : b.kind === 'opening' ? 1 : 0));
 }
 
 /** Whether a moment lies in own-count or natural breathing. */

@@ -2,6 +2,6 @@
 export * from './types';
 export * from './line';
 export * from './sheet';
-export { LOUDNESS, phaseText, WORDED, wordingProblem, type Loudness } from './words';
+export { LOUDNESS, phaseText, spacedTempo, WORDED, wordingProblem, type Loudness } from './words';
 export * from './player';
 export * from './second';

@@ -1,8 +1,10 @@
-import { schoolCues, schoolsOf } from '../conventions';
-import { plainPatterns, type Dose, type Pattern } from '../pattern';
+import { schoolsOf } from '../conventions';
+import { roomPattern, shortPattern, type Dose, type Pattern } from '../pattern';
 import { readBlock, type Basis, type NamedBlock } from '../plan';
+import type { OwnCue, Setup } from '../techniques';
 import { segmentsOf, timeBlock, type BlockTiming, type Pace, type Segment } from '../timing';
 import { clockText, millis, type Millis } from '../units';
+import { goesWith, openingCues } from './opening';
 import { cueSheet, DEFAULT_SHEET } from './sheet';
 import type { ClassLine, LineBlock, SheetOptions } from './types';
 
@@ -13,7 +15,7 @@ export interface Described {
   readonly name: string;
   readonly family: string;
   readonly detail: string;
-  readonly own: readonly string[];
+  readonly own: readonly OwnCue[];
   /** Lines of the block's own, said whatever else is left out. */
   readonly lines: readonly string[];
   /** How it is done; null where nothing is said about it, as on the bench. */
@@ -43,25 +45,25 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
   const laid: LineBlock[] = [];
   const segments: Segment[] = [];
   let start = 0;
-  described.forEach(({ id, kind, name, family, detail, own, technique, pattern, dose, pace, timing = timeBlock(pattern, dose, pace) }, index) => {
+  described.forEach((block, index) => {
+    const { id, kind, name, family, detail, own, lines, setup, technique, pattern, dose, pace, timing = timeBlock(pattern, dose, pace) } = block;
     const end = millis(start + timing.planned);
     segmentsOf(pattern, dose, pace, { start, block: index, timing, onto: segments });
     const done = Math.max(start, segments.at(-1)?.end ?? 0);
     if (done < end) segments.push(freeUntil(end, done, index));
-    const holds = plainPatterns(pattern).some(
-      (plain) => plain.kind === 'cycle' && plain.phases.some((phase) => phase.kind === 'hold' || phase.kind === 'empty'),
-    );
     const schools = schoolsOf(options.schools, technique ?? '');
-    const said = technique === null ? own : [...schoolCues(pattern, schools), ...own];
+    const opening = openingCues(pattern, setup, described[index - 1]?.setup ?? null, technique === null ? null : schools);
+    const room = roomPattern(pattern);
     laid.push({
       id,
       kind,
       name,
       family,
       detail,
-      own: said,
+      own: [...opening, ...own.filter((cue) => goesWith(pattern, cue))],
+      lines,
+      stages: room.kind === 'stages' ? room.stages.map((stage) => shortPattern(stage.pattern)) : [],
       counting: schools.counting,
-      holds,
       start: millis(start),
       end,
       sets: timing.sets,
@@ -75,10 +77,12 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
 
 function describe(block: NamedBlock, basis: Basis): Described {
   const { id, kind } = block;
-  const { name, pattern, dose, pace, timing } = readBlock(block, basis);
+  const { name, pattern, dose, pace, setup, timing } = readBlock(block, basis);
+  const { lines = [] } = block;
   if (block.kind !== 'technique') {
-    const own = basis.library.part(block.part).cues;
-    return { id, kind, name, family: block.part, detail: clockText(timing.planned), own, technique: null, pattern, dose, pace, timing };
+    const own = basis.library.part(block.part).cues.map((say) => ({ say, when: 'any' as const }));
+    const detail = clockText(timing.planned);
+    return { id, kind, name, family: block.part, detail, own, lines, setup, technique: null, pattern, dose, pace, timing };
   }
   const { of } = basis.library.technique(block.technique);
   return {
@@ -88,6 +92,8 @@ function describe(block: NamedBlock, basis: Basis): Described {
     family: of.id,
     detail: `${block.pattern} · ${block.dose}`,
     own: of.cues,
+    lines,
+    setup,
     technique: block.technique,
     pattern,
     dose,
@@ -107,6 +113,7 @@ function freeUntil(end: Millis, start: number, block: number): Segment {
     side: 'both',
     manner: null,
     route: null,
+    long: false,
     open: false,
     say: NOTHING,
     set: 0,

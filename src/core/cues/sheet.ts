@@ -3,9 +3,9 @@ import { millis, plus, type Millis } from '../units';
 import { Silences } from './fill';
 import type { Segment } from '../timing';
 import type { Crowded, Cue, LineBlock, Sheet, SheetOptions } from './types';
-import { callText, ownCall, PARTS, phaseText, wordsIn } from './words';
+import { callText, ownCall, PARTS, phaseText, wordsIn, type HandMove } from './words';
 
-export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {}, schools: NO_CHANGES };
+export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {}, spacer: '', schools: NO_CHANGES };
 
 /**
  * Writes the cues of a class: calls with their spoken counts in guided rounds, rounds and sets, lines said in a phase,
@@ -17,14 +17,20 @@ export function cueSheet(blocks: readonly LineBlock[], segments: readonly Segmen
   const writer = new Writer(blocks, options, silences);
   for (let index = 0; index < segments.length; index += 1) writer.segment(segments[index], segments[index - 1], segments[index + 1]);
   writer.end();
-  return { cues: writer.cues, crowded: [...writer.crowded.values()] };
+  return {
+    cues: writer.cues,
+    crowded: [...writer.crowded.values(), ...silences.missed.map(({ block, say }) => ({ block, wanted: say, spare: '' }))],
+  };
 }
 
 /** How a phase is called: the words, how long they take of which room, and the counts that are spoken after them. */
 interface Choice {
   /** A phase that is called in this way; others like it are called alike. */
   readonly like: Segment;
+  readonly hand: HandMove;
   readonly text: string;
+  /** The same without its number, for when something is said before it and the number would come late. */
+  readonly plain: string;
   readonly length: number;
   readonly room: number;
   readonly counts: readonly Counted[];
@@ -46,15 +52,18 @@ interface Opening {
   readonly text: string;
   readonly words: number;
   readonly kind: Cue['kind'];
+  /** Said even where a count has to give way to it. */
+  readonly must: boolean;
 }
 
-const opening = (text: string, kind: Cue['kind'] = 'round'): Opening => ({ text, words: wordsIn(text), kind });
-const NEXT_STAGE = opening('The next stage');
+const opening = (text: string, kind: Cue['kind'] = 'round', must = true): Opening => ({ text, words: wordsIn(text), kind, must });
+const NATURAL = opening('Natural breath now');
+const CLOSING = opening('To close');
 const OWN_COUNT = opening('On your own count now');
 const LAST_OWN_COUNT = opening('Last round, on your own count');
 const LAST_ROUND = opening('Last round');
 const RESTS = { rest: opening(PARTS.rest, 'rest'), recover: opening(PARTS.recover, 'rest'), changeover: opening(PARTS.changeover, 'rest') };
-const ROUNDS = Array.from({ length: 61 }, (_, round) => opening(`Round ${round}`));
+const ROUNDS = Array.from({ length: 61 }, (_, round) => opening(`Round ${round}`, 'round', false));
 
 /** Whether two phases of one block are called alike. */
 function alike(a: Segment, b: Segment): boolean {
@@ -64,9 +73,19 @@ function alike(a: Segment, b: Segment): boolean {
     a.end - a.start === b.end - b.start &&
     a.counts === b.counts &&
     a.manner === b.manner &&
+    a.route === b.route &&
+    a.long === b.long &&
     a.open === b.open &&
     a.say === b.say
   );
+}
+
+const narrow = (segment: Segment | undefined) => segment?.manner === 'narrowed' || segment?.manner === 'narrowed throat';
+
+/** The hand rises as a breath is narrowed, and drops as it no longer is. */
+function handMove(segment: Segment, before: Segment | undefined): HandMove {
+  const was = before?.block === segment.block && narrow(before);
+  return narrow(segment) === was ? null : was ? 'hand down' : 'hand up';
 }
 
 class Writer {
@@ -93,7 +112,7 @@ class Writer {
     const opens = this.announcement(segment, before);
     const calls = loudness !== 'silent' && this.called(segment);
     const counts = loudness === 'full' && calls && segment.kind !== 'pumps' && segment.say.length === 0 ? (segment.counts ?? 0) : 0;
-    if (calls && segment.kind) this.call(segment, opens, counts);
+    if (calls && segment.kind) this.call(segment, handMove(segment, before), opens, counts);
     else if (opens) this.put(segment, segment.start, segment.end, opens.kind, opens.text);
     if (calls) this.said(segment);
     // The end has no room where the next call begins at once.
@@ -102,7 +121,7 @@ class Writer {
   }
 
   private called({ guided, part }: Segment): boolean {
-    return guided || part === 'lead-in' || part === 'entry' || part === 'lead-out';
+    return guided || part === 'lead-in' || part === 'entry' || part === 'each round' || part === 'lead-out';
   }
 
   /** What opens a segment besides its call: rounds, sets, stages, the change to own count, rests. */
@@ -110,34 +129,41 @@ class Writer {
     const { part, round, set, of, stage, guided } = segment;
     const sameBlock = before?.block === segment.block;
     if (part === 'rest' || part === 'recover' || part === 'changeover') return RESTS[part];
+    if (part === 'lead-out') return sameBlock && before.part === part ? null : CLOSING;
+    if (part === 'natural' && stage > 1 && before?.stage !== stage) return NATURAL;
     if (part !== 'round' || (sameBlock && before.part === 'round' && before.round === round && before.set === set && before.stage === stage))
       return null;
     if (sameBlock && before.part !== 'round' && before.round === round && before.set === set && before.stage === stage && segment.cycle > 1)
       return null;
-    if (stage > 1 && round === 1 && (!sameBlock || before.stage !== stage)) return NEXT_STAGE;
+    if (stage > 1 && round === 1 && (!sameBlock || before.stage !== stage)) return opening(`Next, ${this.blocks[segment.block].stages[stage - 1]}`);
     if (!guided && (round > 1 || set > 1) && before?.guided !== false && sameBlock && before.part !== 'natural')
       return round === of ? LAST_OWN_COUNT : OWN_COUNT;
     if (round === of && of > 1) return LAST_ROUND;
     if (round === 1) return set > 1 ? opening(`Set ${set}`) : null;
-    return guided ? (ROUNDS[round] ?? opening(`Round ${round}`)) : null;
+    return guided ? (ROUNDS[round] ?? opening(`Round ${round}`, 'round', false)) : null;
   }
 
   /**
    * A call, then its counts. Rounds repeat, so the wording of a phase is chosen once a block; what opens the segment is said
    * before it when both fit.
    */
-  private call(segment: Segment, opens: Opening | null, counts: number): void {
+  private call(segment: Segment, hand: HandMove, opens: Opening | null, counts: number): void {
     const { start, end, block } = segment;
     if (block !== this.chosenFor) {
       this.chosen = [];
       this.chosenFor = block;
     }
-    const choice = this.known(segment) ?? this.choose(segment, counts);
+    const choice = this.known(segment, hand) ?? this.choose(segment, hand, counts);
     if (choice.text === '') return;
-    const together = opens && choice.whole ? choice.length + opens.words * this.perWord : Infinity;
-    if (opens && together <= choice.room) this.place(start, end, block, 'round', `${opens.text}. ${choice.text}`, together);
-    else this.place(start, end, block, 'call', choice.text, choice.length);
-    if (opens && segment.stage > 1 && together > choice.room) this.crowd(block, opens.text, '');
+    const before = opens && choice.whole ? opens.words * this.perWord : Infinity;
+    const late = before + wordsIn(choice.plain) * this.perWord;
+    if (opens && before + choice.length <= choice.room)
+      this.place(start, end, block, 'round', `${opens.text}. ${choice.text}`, before + choice.length);
+    else if (opens?.must && late <= end - start) this.place(start, end, block, 'round', `${opens.text}. ${choice.plain}`, late);
+    else {
+      this.place(start, end, block, 'call', choice.text, choice.length);
+      if (opens?.must) this.crowd(block, opens.text, '');
+    }
     const { counts: spoken } = choice;
     for (let index = 0; index < spoken.length; index += 1) {
       const count = spoken[index];
@@ -146,31 +172,35 @@ class Writer {
     }
   }
 
-  private known(segment: Segment): Choice | undefined {
-    for (const choice of this.chosen) if (alike(choice.like, segment)) return choice;
+  private known(segment: Segment, hand: HandMove): Choice | undefined {
+    for (const choice of this.chosen) if (choice.hand === hand && alike(choice.like, segment)) return choice;
     return undefined;
   }
 
   /**
-   * The longest wording of a call that can be said before the second count. A call that needs more than a count is said with
-   * its number instead, and nothing is counted over it.
+   * The longest wording of a call that can be said before the second count, with the first number where the words fit. A call that
+   * needs more than a count is said with how many there are instead, and nothing is counted over it.
    */
-  private choose(segment: Segment, counts: number): Choice {
+  private choose(segment: Segment, hand: HandMove, counts: number): Choice {
     const { start, end, block } = segment;
     const own = this.worded ? ownCall(this.options.wording, this.blocks[block].family, segment) : null;
-    const wanted = own ?? callText(segment, counts <= 1);
     const each = (end - start) / Math.max(1, counts);
-    const counted = counts > 1 ? this.longest(wanted, segment, each) : null;
-    const text = counted ?? this.longest(own ?? callText(segment), segment, end - start) ?? '';
+    const wanted = own ?? callText(segment, counts > 1 ? null : segment.counts, hand);
+    const first = counts > 1 && segment.kind ? (countsUp(segment.kind, this.blocks[block].counting) ? 1 : counts) : null;
+    const numbered = own === null && first !== null ? callText(segment, first, hand) : null;
+    const counted = counts > 1 ? (numbered !== null && this.fits(numbered, each) ? numbered : this.longest(wanted, segment, each)) : null;
+    const text = counted ?? this.longest(own ?? callText(segment, segment.counts, hand), segment, end - start) ?? '';
     if (counts > 1 && counted === null && text !== '') this.crowd(block, `${wanted}, with its counts`, text);
-    else if (text !== wanted) this.crowd(block, wanted, text);
+    else if (text !== wanted && text !== numbered) this.crowd(block, wanted, text);
     return this.keep({
       like: segment,
+      hand,
       text,
+      plain: text === numbered ? wanted : text,
       length: wordsIn(text) * this.perWord,
       room: counted === null ? end - start : each,
       counts: counted === null ? SILENT : this.counts(segment, counts, each),
-      whole: text === wanted,
+      whole: text === wanted || text === numbered,
     });
   }
 
@@ -191,13 +221,15 @@ class Writer {
 
   /** The first count is the call itself. */
   private counts({ kind, block }: Segment, counts: number, each: number): Counted[] {
-    const length = Math.min(each, this.perWord);
+    const { spacer } = this.options;
+    const spaced = spacer !== '' && (1 + wordsIn(spacer)) * this.perWord <= each;
+    const length = Math.min(each, spaced ? (1 + wordsIn(spacer)) * this.perWord : this.perWord);
     const up = kind !== null && countsUp(kind, this.blocks[block].counting);
     const spoken: Counted[] = [];
     for (let count = 1; count < counts; count += 1) {
       const at = count * each;
       const say = up ? count + 1 : counts - count;
-      spoken.push({ at: millis(at), until: millis(at + length), say: NUMBERS[say] ?? String(say) });
+      spoken.push({ at: millis(at), until: millis(at + length), say: spaced ? `${say} ${spacer}` : (NUMBERS[say] ?? String(say)) });
     }
     return spoken;
   }

@@ -1,5 +1,6 @@
 import type { Counting, StudioSchools } from '../conventions';
 import type { Block } from '../plan';
+import type { OwnCue } from '../techniques';
 import type { Segment } from '../timing';
 import type { Millis } from '../units';
 import type { Loudness, Wording } from './words';
@@ -20,10 +21,12 @@ export interface LineBlock {
   readonly tempo: Millis;
   /** How counts are spoken in it: up, down, or by phase. */
   readonly counting: Counting;
-  /** Whether anybody is asked to hold. */
-  readonly holds: boolean;
-  /** The technique's or part's own cues. */
-  readonly own: readonly string[];
+  /** What it says besides its calls, each at its moment. */
+  readonly own: readonly OwnCue[];
+  /** Lines of the block's own. */
+  readonly lines: readonly string[];
+  /** What each of its stages is called; empty where there are none. */
+  readonly stages: readonly string[];
 }
 
 /** A whole class as time: blocks, what is done when, and what is said. Plain data, so that a device can keep it. */
@@ -57,6 +60,8 @@ export interface SheetOptions {
   /** How fast the studio's teachers speak. */
   readonly wordsPerSecond: number;
   readonly wording: Wording;
+  /** A word said after every count to stretch it; empty where there is none. */
+  readonly spacer: string;
   /** The ways the studio chose where schools differ. */
   readonly schools: StudioSchools;
 }

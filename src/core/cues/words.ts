@@ -26,20 +26,35 @@ export function wordingProblem(text: string): string | null {
 
 const CALLS = { in: 'In', hold: 'Hold', out: 'Out', empty: 'Empty, stay', pause: 'Pause', pumps: 'Pumps' } as const;
 
-type Called = Pick<Segment, 'kind' | 'side' | 'counts' | 'manner' | 'open'>;
+/** What of a phase its call names. */
+export type Called = Pick<Segment, 'kind' | 'side' | 'manner' | 'route' | 'long' | 'open'>;
 
-/** What is called as a phase begins, with its number or without. @example callText(segment) // "Out, right, 6" */
-export function callText({ kind, side, counts, manner, open }: Called, numbered = true): string {
+/** A hand that narrows the nostrils rises for it, and drops again for the hold. */
+export type HandMove = 'hand up' | 'hand down' | null;
+
+/**
+ * What is called as a phase begins, with a number or without.
+ * @param number the first number that is counted, or how many there are; null says none
+ * @example callText(segment, 6) // "Out, right, 6"
+ */
+export function callText({ kind, side, manner, route, long, open }: Called, number: number | null, hand: HandMove = null): string {
   if (!kind) return 'Natural breath';
-  let text = side === 'both' ? CALLS[kind] : `${CALLS[kind]}, ${side}`;
-  if (manner) text += `, ${manner}`;
-  if (numbered && counts) text += `, ${counts}`;
+  const words = [
+    CALLS[kind],
+    side === 'both' ? null : side,
+    route === 'either' ? 'nose or mouth' : route,
+    long ? 'long' : null,
+    manner,
+    hand,
+    number,
+  ];
+  const text = words.filter((word) => word !== null).join(', ');
   return open ? `${text}, to ease` : text;
 }
 
 /** The name of what is being done now, without its count. @example phaseText(segment) // "Out, right" */
 export function phaseText({ kind, side, part }: Pick<Segment, 'kind' | 'side' | 'part'>): string {
-  if (kind) return callText({ kind, side, counts: null, manner: null, open: false });
+  if (kind) return callText({ kind, side, manner: null, route: null, long: false, open: false }, null);
   return part === 'natural' ? 'Natural breath' : PARTS[part];
 }
 
@@ -55,6 +70,14 @@ export const PARTS = {
   'lead-in': 'Breathe',
   'lead-out': 'Breathe',
 } as const;
+
+/**
+ * How long a count takes with a spacer word behind it, in milliseconds, up to the next 50.
+ * @example spacedTempo('boathouse', 2.5) // 800
+ */
+export function spacedTempo(spacer: string, wordsPerSecond: number): number {
+  return Math.ceil((((1 + wordsIn(spacer)) * 1000) / wordsPerSecond - 1e-9) / 50) * 50;
+}
 
 /** A studio's own line filled in, or null where it has none. */
 export function ownCall(wording: Wording, family: string, segment: Segment): string | null {

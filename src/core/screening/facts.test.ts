@@ -84,7 +84,8 @@ test('each option is screened for itself: the first that may be done, adapt wher
       expect(decided.way).toBe(first < 0 ? null : first);
       if (first >= 0) expect(decided.notThese).toEqual(ways.filter((_, index) => !permits(each[index])).map(({ name }) => name));
       // What bars an option is told with its reason, and which option it is about.
-      for (const finding of first < 0 ? [] : decided.findings) expect(finding.option === null || decided.notThese.includes(finding.option)).toBe(true);
+      for (const finding of first < 0 ? [] : decided.findings)
+        expect(finding.option === null || decided.notThese.includes(finding.option)).toBe(true);
     }),
     { numRuns: 300 },
   );

@@ -41,5 +41,20 @@ export function ownFamily({
   setup,
   dose,
 }: OwnTechnique): Family {
-  return { id, name, aliases, about, rung, hours, character, posture, cues, watchFor, cautions, setup, doses: dose, schools: [] };
+  return {
+    id,
+    name,
+    aliases,
+    about,
+    rung,
+    hours,
+    character,
+    posture,
+    cues: cues.map((say) => ({ say, when: 'any' as const })),
+    watchFor,
+    cautions,
+    setup,
+    doses: dose,
+    schools: [],
+  };
 }

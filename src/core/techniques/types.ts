@@ -11,7 +11,7 @@ export interface Family {
   readonly hours: readonly Hour[];
   readonly character: 'calming' | 'even' | 'activating';
   readonly posture: Posture;
-  readonly cues: readonly string[];
+  readonly cues: readonly OwnCue[];
   readonly watchFor: readonly string[];
   readonly cautions: readonly Caution[];
   /** How it is done, where it is not as usual. */
@@ -20,6 +20,15 @@ export interface Family {
   readonly doses: string;
   /** Where practitioners do it differently; the first way is the default here. */
   readonly schools: readonly School[];
+}
+
+/** When a cue is said: before the first round, in one of its phases, in a free breath, or in any silence. */
+export type CueMoment = 'opening' | 'any' | 'in' | 'hold' | 'out' | 'empty' | 'pumps' | 'recover';
+
+/** A line of a technique's own. */
+export interface OwnCue {
+  readonly say: string;
+  readonly when: CueMoment;
 }
 
 /** A question that schools answer each in its way. */

@@ -10,6 +10,8 @@ export interface Holds {
   readonly longest: Span;
   /** The longest single hold of all, those before and after the rounds too. */
   readonly anywhere: Span;
+  /** The longest that stands wholly before or after the rounds. */
+  readonly around: Span;
 }
 
 /** What stands in a row: a hold, what joins two holds (a changeover, a pause), or what ends them. */
@@ -28,7 +30,7 @@ const END: Piece = { is: 'end', span: NO_TIME, inside: false };
  * @example holdsOf(mustParsePattern('hold 6, out 8, in 8, hold 6'), 'hold', millis(1000)).longest.high // 12000
  */
 export function holdsOf(room: WholePattern, kind: HoldKind, tempo: Millis): Holds {
-  if (room.kind === 'natural') return { longest: NO_TIME, anywhere: NO_TIME };
+  if (room.kind === 'natural') return { longest: NO_TIME, anywhere: NO_TIME, around: NO_TIME };
   const around = (phases: readonly Phase[]) => piecesOf(phases, tempo, false);
   const [entry, every] = [around(room.entry), around(room.everyRound)];
   const stages = room.kind === 'stages' ? room.stages.map(({ pattern }) => pattern) : [room];
@@ -38,7 +40,11 @@ export function holdsOf(room: WholePattern, kind: HoldKind, tempo: Millis): Hold
     return [...once, ...once];
   });
   const runs = merged([...around(room.leadIn), ...entry, ...set, ...entry, ...set, ...around(room.leadOut)], kind);
-  return { longest: longestOf(runs.filter(({ inside }) => inside)), anywhere: longestOf(runs) };
+  return {
+    longest: longestOf(runs.filter(({ inside }) => inside)),
+    anywhere: longestOf(runs),
+    around: longestOf(runs.filter(({ inside }) => !inside)),
+  };
 }
 
 /** All the holding in one cycle, where cycles follow each other: merged holds of both kinds. */

@@ -1,6 +1,7 @@
 import {
   roomPattern,
   writtenRounds,
+  type ConnectedPattern,
   type CyclePattern,
   type Dose,
   type Guided,
@@ -31,6 +32,8 @@ export interface Segment {
   readonly side: Side;
   readonly manner: Manner | null;
   readonly route: Route | null;
+  /** The fifth breath of a connected round. */
+  readonly long: boolean;
   /** Ends when it is easy; the end shown is the latest. */
   readonly open: boolean;
   /** Lines to say in it. */
@@ -136,6 +139,7 @@ class Line {
       side: stretched.side,
       manner: stretched.manner,
       route: stretched.route,
+      long: stretched.long,
       open: stretched.open,
       say: stretched.say,
       set: place.set,
@@ -211,8 +215,7 @@ function addCycle(line: Line, pattern: CountedPattern, place: Place, cycle: numb
     const ms = millis((pattern.pumps * 60_000) / pattern.perMinute);
     line.add({ ...stretch('round', ms), kind: 'pumps', counts: pattern.pumps }, place, cycle);
   } else if (pattern.kind === 'connected') {
-    for (const seconds of [...Array<number>(4).fill(pattern.shortSeconds), pattern.longSeconds])
-      addConnected(line, seconds, pattern.route, place, cycle);
+    for (let breath = 1; breath <= 5; breath += 1) addConnected(line, pattern, breath === 5, place, cycle);
   } else {
     const rounds = line.roundsOf(pattern);
     line.phases('round', rounds[(place.round - 1) % rounds.length], place, passed, pattern.alternating, cycle);
@@ -223,22 +226,22 @@ function addCycle(line: Line, pattern: CountedPattern, place: Place, cycle: numb
 }
 
 /** A connected breath is half inhale and half exhale, with nothing between. */
-function addConnected(line: Line, seconds: number, route: Route, place: Place, cycle: number): void {
-  const whole = millis(seconds * 1000);
+function addConnected(line: Line, { shortSeconds, longSeconds, route }: ConnectedPattern, long: boolean, place: Place, cycle: number): void {
+  const whole = millis((long ? longSeconds : shortSeconds) * 1000);
   const half = millis(whole / 2);
-  line.add({ ...stretch('round', half), kind: 'in', route }, place, cycle);
-  line.add({ ...stretch('round', whole - half), kind: 'out', route }, place, cycle);
+  line.add({ ...stretch('round', half), kind: 'in', route, long }, place, cycle);
+  line.add({ ...stretch('round', whole - half), kind: 'out', route, long }, place, cycle);
 }
 
 function phaseStretch(part: Part, phase: Phase, pace: Pace, side: Side): Stretch {
   const { kind, length, manner, route, say } = phase;
   const counts = length.unit === 'counts' ? length.n : null;
-  return { ms: lengthSpan(length, pace.tempo).high, part, kind, counts, side, manner, route, open: length.unit === 'ease', say };
+  return { ms: lengthSpan(length, pace.tempo).high, part, kind, counts, side, manner, route, long: false, open: length.unit === 'ease', say };
 }
 
 /** A stretch with nothing of its own; its length is rounded once, so that positions are whole by adding. */
 function stretch(part: Part, ms: number): Stretch {
-  return { ms: millis(ms), part, kind: null, counts: null, side: 'both', manner: null, route: null, open: false, say: [] };
+  return { ms: millis(ms), part, kind: null, counts: null, side: 'both', manner: null, route: null, long: false, open: false, say: [] };
 }
 
 /** Index of the stretch a moment falls in; the last one after the end, 0 where there is none. */

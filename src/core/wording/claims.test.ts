@@ -37,7 +37,7 @@ test('our own text makes no claim', () => {
     doses,
     name,
     ...aliases,
-    ...cues,
+    ...cues.map(({ say }) => say),
     ...watchFor,
     ...cautions.flatMap(({ caution, reason }) => [caution, reason]),
     ...schools.flatMap(({ question, ways }) => [question, ...ways]),

@@ -1,5 +1,5 @@
 import { DEFAULT_SCHOOLS, type StudioSchools } from '@/core/conventions';
-import type { SheetOptions } from '@/core/cues';
+import { DEFAULT_SHEET, type SheetOptions } from '@/core/cues';
 import type { Closure } from '@/core/course';
 import type { House } from '@/core/instructions';
 import { changedRulebook, type RuleChange } from '@/core/screening';
@@ -40,7 +40,7 @@ export function conventions(desk: Desk<Actor>): Promise<Conventions> {
       tempo: millis(tempo),
       naturalBreath: millis(naturalBreath),
       library: all,
-      speech: { ...speech, schools },
+      speech: { ...DEFAULT_SHEET, ...speech, schools },
       schools,
       ruleChanges,
       rulebook: changedRulebook(ruleChanges),

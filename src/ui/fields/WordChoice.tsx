@@ -39,7 +39,13 @@ export function WordChoice({ text, label, options, onChoose, several = false, ed
       </button>
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)} slotProps={{ list: { 'aria-label': label, dense: true } }}>
         {options.map(({ value, label: name, chosen }) => (
-          <MenuItem key={value} role={several ? 'menuitemcheckbox' : 'menuitemradio'} aria-checked={chosen} selected={chosen} onClick={() => choose(value)}>
+          <MenuItem
+            key={value}
+            role={several ? 'menuitemcheckbox' : 'menuitemradio'}
+            aria-checked={chosen}
+            selected={chosen}
+            onClick={() => choose(value)}
+          >
             {name}
           </MenuItem>
         ))}

@@ -54,7 +54,17 @@ export function draftOf(block: Block, library: Library): Draft {
       minutes: '',
       ...told,
     };
-  return { id: block.id, technique: null, own: null, part: block.part, pattern: '', dose: '', tempo: '', minutes: trimNumber(block.minutes), ...told };
+  return {
+    id: block.id,
+    technique: null,
+    own: null,
+    part: block.part,
+    pattern: '',
+    dose: '',
+    tempo: '',
+    minutes: trimNumber(block.minutes),
+    ...told,
+  };
 }
 
 export function newTechnique(id: string, technique: string, { tempo, schools, library }: Usual): Draft {
@@ -71,7 +81,18 @@ export function newOwn(id: string, way: OwnWay & { base: string; pattern: string
 
 export function newPart(id: string, part: string, { library }: Usual): Draft {
   const { minutes, setup } = library.part(part);
-  return { id, technique: null, own: null, part, pattern: '', dose: '', tempo: '', minutes: String(minutes), setup: { ...USUAL_SETUP, ...setup }, lines: '' };
+  return {
+    id,
+    technique: null,
+    own: null,
+    part,
+    pattern: '',
+    dose: '',
+    tempo: '',
+    minutes: String(minutes),
+    setup: { ...USUAL_SETUP, ...setup },
+    lines: '',
+  };
 }
 
 /** What a draft reads as: a block with its time, or what is wrong at which field. */

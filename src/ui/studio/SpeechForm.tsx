@@ -1,9 +1,9 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useFieldArray } from 'react-hook-form';
+import { useFieldArray, useWatch } from 'react-hook-form';
 import { saveSpeechAction } from '@/app/actions/studio';
-import { LOUDNESS, WORDED, type SheetOptions } from '@/core/cues';
+import { LOUDNESS, spacedTempo, WORDED, type SheetOptions } from '@/core/cues';
 import { speechForm, type SpeechInput } from '@/forms';
 import { Amount, Choice, Field, Pick, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
@@ -23,11 +23,13 @@ export function SpeechForm({ version, speech, families }: Props) {
     const [family, phase] = key.split('/');
     return { family, phase: phase as (typeof WORDED)[number], text };
   });
-  const initial = { version, loudness: speech.loudness, wordsPerSecond: speech.wordsPerSecond, lines };
+  const initial = { version, loudness: speech.loudness, wordsPerSecond: speech.wordsPerSecond, spacer: speech.spacer, lines };
   const form = useForm<SpeechInput, void>(speechForm as never, initial, saveSpeechAction, (_, __, refresh) => {
     say('Saved. Cue sheets are written afresh wherever they are shown.');
     refresh();
   });
+  const [spacer, speed] = useWatch({ control: form.control, name: ['spacer', 'wordsPerSecond'] });
+  const spaced = spacer.trim() !== '' && Number(speed) > 0 ? spacedTempo(spacer, Number(speed)) / 1000 : null;
   const rows = useFieldArray({ control: form.control, name: 'lines' });
   return (
     <form onSubmit={form.send} noValidate className="sheet stack">
@@ -36,6 +38,17 @@ export function SpeechForm({ version, speech, families }: Props) {
         <Choice form={form} name="loudness" label="How much is said" options={LOUDNESS.map((one) => ({ value: one, label: one }))} />
         <Amount form={form} name="wordsPerSecond" label="Words a second" step={0.1} />
       </div>
+      <Field
+        form={form}
+        name="spacer"
+        label="A word between counts"
+        placeholder="none"
+        helperText={
+          spaced === null
+            ? 'It stretches the count: “one boathouse, two boathouse”.'
+            : `A count then takes ${spaced} s, and that becomes the studio’s tempo.`
+        }
+      />
       <p className="small soft">
         Calls in our own words. {'{count}'}, {'{side}'}, {'{round}'} and {'{rounds}'} are filled in. What cannot be said in its time gives way to the
         shipped line, and the sheet says so.

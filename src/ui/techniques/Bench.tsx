@@ -8,7 +8,7 @@ import { apart, formatPattern, parseDose, parsePattern, problemText, type Parsed
 import type { SheetOptions } from '@/core/cues';
 import type { RuleChange } from '@/core/screening';
 import { TEMPO_LIMITS } from '@/core/timing';
-import type { Tag } from '@/core/techniques';
+import type { OwnCue, Tag } from '@/core/techniques';
 import { millis } from '@/core/units';
 import { claimsIn } from '@/core/wording';
 import { NumberField } from '../fields';
@@ -27,7 +27,7 @@ interface Props {
   readonly family: string;
   /** The technique whose schools hold; an unknown id means the studio's. */
   readonly technique: string;
-  readonly cues: readonly string[];
+  readonly cues: readonly OwnCue[];
   readonly speech: SheetOptions;
   /** The studio's changes of the rulebook; null for whoever does not read it. */
   readonly rules: readonly RuleChange[] | null;

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { layOutAll, LOUDNESS, type Loudness, type SheetOptions } from '@/core/cues';
 import { toWebVtt, wavChunks, type Paced } from '@/core/exchange';
+import type { OwnCue } from '@/core/techniques';
 import { formatDose, formatPattern, ONE_ROUND, shortPattern } from '@/core/pattern';
 import { segmentsOf } from '@/core/timing';
 import { saveFile } from '../files';
@@ -18,7 +19,7 @@ interface ListenProps {
   readonly bench: OnBench;
   readonly family: string;
   readonly technique: string;
-  readonly cues: readonly string[];
+  readonly cues: readonly OwnCue[];
   readonly speech: SheetOptions;
 }
 
@@ -36,6 +37,8 @@ export const Listen = memo(function Listen({ bench, family, technique, cues, spe
       family,
       detail: `${name} · ${formatDose(dose)}`,
       own: cues,
+      lines: [],
+      setup: null,
       technique,
       pattern,
       dose,

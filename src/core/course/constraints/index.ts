@@ -1,5 +1,5 @@
 import { atItsHour, byQualified, forSomebody, inOrder, insideGuards, inWholeRounds, knownForWhom } from './block';
-import { inTime, oneNewThing, prepared } from './session';
+import { inTime, neverStanding, oneNewThing, prepared, restInside } from './session';
 import type { BlockRule, SessionRule } from './types';
 
 /** The rules of planning, each once: the checks ask them of what stands in a class, the drafter of what might. */
@@ -10,4 +10,4 @@ export * from './session';
 /** Rules about one technique in a class, in the order in which they are told. */
 export const BLOCK_RULES: readonly BlockRule[] = [inOrder, insideGuards, atItsHour, forSomebody, knownForWhom, byQualified, inWholeRounds];
 /** Rules about a class as a whole. */
-export const SESSION_RULES: readonly SessionRule[] = [prepared, oneNewThing, inTime];
+export const SESSION_RULES: readonly SessionRule[] = [neverStanding, prepared, oneNewThing, restInside, inTime];

@@ -1,4 +1,6 @@
-import { sessionTime, techniquesIn, type TechniqueBlock } from '../../plan';
+import { restFindings } from '../../climb';
+import { readBlock, sessionTime, techniquesIn, type TechniqueBlock } from '../../plan';
+import { waysSeen } from '../../screening';
 import { isSideWork } from '../../techniques';
 import { COURSE_LIMITS } from '../limits';
 import { isNew } from './block';
@@ -21,6 +23,22 @@ export const oneNewThing: SessionRule = ({ blocks }, before, planning) => {
   const names = news.map(({ technique }) => planning.basis.library.technique(technique).name);
   return [{ finding: { code: 'two new things', names }, block: null }];
 };
+
+/** The lying rest grows by small steps. */
+export const restInside: SessionRule = ({ blocks }, { rest }) => {
+  const longest = Math.max(0, ...blocks.map((block) => (block.kind === 'rest' ? block.minutes : 0)));
+  return rest === null ? [] : restFindings(rest, longest).map((finding) => ({ finding: { code: 'guard', finding }, block: null }));
+};
+
+/** Nobody stands for holds, pumps or connected breath. */
+export const neverStanding: SessionRule = ({ blocks }, _, { basis }) =>
+  techniquesIn(blocks).flatMap((block) => {
+    const { setup, pattern, dose, pace, tags } = readBlock(block, basis);
+    const strong = waysSeen(pattern, dose, pace, tags).some(
+      ({ features }) => features.pumps || features.connected || features.holdInSeconds + features.holdOutSeconds > 0,
+    );
+    return setup.seat === 'standing' && strong ? [{ finding: { code: 'standing' }, block }] : [];
+  });
 
 /** Everything fits the minutes, with arriving, rests and closing. */
 export const inTime: SessionRule = ({ blocks, minutes }, _, { basis }) => {

@@ -13,7 +13,8 @@ export type Finding =
   | { readonly code: 'left out by all' | 'adapted' | 'near a limit'; readonly tally: Tally }
   | { readonly code: 'nobody qualified' }
   | { readonly code: 'not prepared' }
-  | { readonly code: 'no round fits' };
+  | { readonly code: 'no round fits' }
+  | { readonly code: 'standing' };
 
 /** How a technique was last practised. */
 export interface Last {
@@ -25,6 +26,8 @@ export interface Last {
 export interface Before {
   readonly practised: ReadonlyMap<string, readonly IsoDate[]>;
   readonly last: ReadonlyMap<string, Last>;
+  /** Minutes of the lying rest in the class before; null where there was none. */
+  readonly rest: number | null;
 }
 
 /** The part of a class that a rule about one technique looks at. */
@@ -41,7 +44,7 @@ export type SessionRule = (
 ) => readonly { readonly finding: Finding; readonly block: TechniqueBlock | null }[];
 
 /** Nothing was practised yet. */
-export const NOTHING_BEFORE: Before = { practised: new Map(), last: new Map() };
+export const NOTHING_BEFORE: Before = { practised: new Map(), last: new Map(), rest: null };
 
 /** What came before the next class, once this one is over. Practising twice in one class counts once. */
 export function after(before: Before, { blocks, date }: Pick<CourseSession, 'blocks' | 'date'>): Before {
@@ -50,5 +53,6 @@ export function after(before: Before, { blocks, date }: Pick<CourseSession, 'blo
     practised.set(block.technique, [...(practised.get(block.technique) ?? []).filter((on) => on !== date), date]);
     last.set(block.technique, { block, date });
   }
-  return { practised, last };
+  const rests = blocks.flatMap((block) => (block.kind === 'rest' ? [block.minutes] : []));
+  return { practised, last, rest: rests.length > 0 ? Math.max(...rests) : before.rest };
 }

@@ -1,11 +1,12 @@
-import { closureForm, conventionsForm, qualificationsForm, removeForm, speechForm } from '@/forms';
+import { spacedTempo } from '@/core/cues';
+import { closureForm, conventionsForm, qualificationsForm, FORM_LIMITS, removeForm, speechForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid } from '../../errors';
 import { sessionsBetween } from '../../repositories/courses';
-import { addClosure as add, changeQualifications, changeStudio, removeClosure as remove } from '../../repositories/studio';
+import { addClosure as add, changeQualifications, changeStudio, conventions, removeClosure as remove } from '../../repositories/studio';
 import { knownFamilies } from '../techniques/known';
 
 /** Changes the default tempo and the natural breath. Sessions that are already planned keep the tempo they have. */
@@ -19,7 +20,7 @@ export async function saveConventions(desk: Desk, input: unknown): Promise<void>
 /** Changes how the studio's cue sheets speak. Sheets are written afresh wherever they are shown. */
 export async function saveSpeech(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'run the studio');
-  const { version, loudness, wordsPerSecond, lines } = await checked(speechForm, input);
+  const { version, loudness, wordsPerSecond, spacer, lines } = await checked(speechForm, input);
   const wording = Object.fromEntries(lines.map(({ family, phase, text }) => [`${family}/${phase}`, text]));
   if (Object.keys(wording).length < lines.length) throw invalid({ field: 'lines', message: 'Two lines are for the same technique and phase.' });
   await knownFamilies(
@@ -27,7 +28,12 @@ export async function saveSpeech(desk: Desk, input: unknown): Promise<void> {
     'lines',
     lines.map(({ family }) => family),
   );
-  await inOne(desk, (at) => changeStudio(at, version, { speech: { loudness, wordsPerSecond, wording } }));
+  const { speech: before } = await conventions(desk);
+  // A spacer stretches the count: what it takes to say is the tempo from now on.
+  const { least, most } = FORM_LIMITS.tempo;
+  const spaced = spacer !== '' && (spacer !== before.spacer || wordsPerSecond !== before.wordsPerSecond);
+  const tempo = spaced ? { tempo: Math.min(most, Math.max(least, spacedTempo(spacer, wordsPerSecond))) } : {};
+  await inOne(desk, (at) => changeStudio(at, version, { speech: { loudness, wordsPerSecond, wording, spacer }, ...tempo }));
 }
 
 /** Adds a closure. @returns the dates of classes that fall into it and now need moving */

@@ -107,7 +107,7 @@ export default async function TechniquePage({ params }: { params: Promise<{ id: 
             <section>
               <h2>Cues</h2>
               <ul>
-                {[...schoolCues(technique.read.pattern, schoolsOf(speech.schools, technique.id)), ...of.cues].map((cue) => (
+                {[...schoolCues(technique.read.pattern, schoolsOf(speech.schools, technique.id)), ...of.cues.map(({ say }) => say)].map((cue) => (
                   <li key={cue}>{cue}</li>
                 ))}
               </ul>

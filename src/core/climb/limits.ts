@@ -1,0 +1,27 @@
+/** The limits of each rung, 1 to 4. The tool's defaults; a studio sets its own. */
+export const RUNG_LIMITS = {
+  holdSeconds: [0, 0, 10, 30],
+  holdShare: [0, 0, 0.55, 0.6],
+  slowestPace: [6.5, 3.5, 2, 0],
+} as const;
+
+/** How fast things grow inside a climb. */
+export const GROWTH_LIMITS = {
+  /** Counts of a phase in one step. */
+  counts: 1,
+  /** The share by which a phase in seconds grows in one step. */
+  secondsShare: 0.25,
+  /** A hold in seconds may grow by this much all the same: 0, 1, 2 … 8 s. */
+  holdSeconds: 1,
+  /** Minutes a week: a fifth, or one minute, whichever is larger. */
+  weekShare: 0.2,
+  weekMinutes: 1,
+  /** How many quiet weeks save up their growth. */
+  savedWeeks: 1,
+  /** Pumps a round, step by step. */
+  pumpSteps: [27, 54, 108],
+  /** Minutes a lying rest grows by in one step. */
+  restMinutes: 15,
+  /** A hold outside the rounds, in seconds. */
+  closingHoldSeconds: 4,
+} as const;
