@@ -82,7 +82,9 @@ function guesses(): Guess[] {
       .filter((b) => b.condition !== a.condition)
       .map((b) => ({ has: [a.condition, b.condition], screened: { ...base, answers: [a, b] } })),
   );
-  return [{ has: [], screened: base }, { has: [], screened: NOT_SCREENED }, ...ages, ...single, ...pairs];
+  const open = plain.map((one) => ({ has: [one.condition], screened: { ...base, answers: [{ ...one, answer: "don't know" as const, date: null }] } }));
+  const unknown = [NOT_SCREENED, { ...NOT_SCREENED, birthDate: ADULT }].map((screened) => ({ has: [], screened }));
+  return [{ has: [], screened: base }, ...unknown, ...ages, ...single, ...pairs, ...open];
 }
 
 /** The conditions each person can have so that everything fetched reads as it does. */
@@ -152,6 +154,8 @@ const SAYS_IT_BY_ITSELF: Readonly<Record<string, readonly string[]>> = {
   'Ilo K.': ['nose'],
   // An inhaler at hand: in an emergency the teacher needs it, and it has one reason.
   'Kester N.': ['lungs'],
+  // Rising slowly: a light head comes after lying down, and who sits on the floor without a chair is not older.
+  'Cleo D.': ['low blood pressure'],
   // Not lying flat: the mat is set up before anybody lies down, and nothing else in this class is done otherwise.
   'Birte S.': ['reflux'],
   // An eye on them in all counted breathing and nothing else: in a class as plain as this, one condition asks for just that.

@@ -331,7 +331,9 @@ test('a file of own ways comes in whole, or not at all', async () => {
   const way = (name: string, pattern = '5:7') => ({ name, base: 'longer-5-6', pattern, dose: '3 min' });
   const file = (...ways: object[]) => ({ once: newId(), text: JSON.stringify({ format: 'oaken-ladder/ways', version: 1, ways }) });
   const stranger = () => deskOf('stranger');
-  await expect(importOwnWays(await stranger(), file(way('Ebb'), way('Flood', '5:')))).rejects.toThrow(/^Row 2: Pattern: Something is still missing: write a count/);
+  await expect(importOwnWays(await stranger(), file(way('Ebb'), way('Flood', '5:')))).rejects.toThrow(
+    /^Row 2: Pattern: Something is still missing: write a count/,
+  );
   expect(await listOwnWays(await stranger())).toEqual([]);
   expect(await importOwnWays(await stranger(), file(way('Ebb'), way('Flood')))).toEqual({ added: 2 });
   expect(JSON.parse(await exportOwnWays(await stranger()))).toMatchObject({ ways: [way('Ebb'), way('Flood')] });

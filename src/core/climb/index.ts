@@ -1,4 +1,4 @@
 /** Count progressions: one step at a time, and the guards that keep steps small. */
 export * from './steps';
 export * from './guards';
-export { GROWTH_LIMITS, RUNG_LIMITS } from './limits';
+export { GROWTH_LIMITS } from './limits';

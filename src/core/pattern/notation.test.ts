@@ -11,7 +11,7 @@ const [patterns, doses] = readFileSync('docs/notation.md', 'utf8')
   );
 
 test('the document has examples', () => {
-  expect([patterns.length > 20, doses.length]).toEqual([true, 5]);
+  expect([patterns.length > 20, doses.length]).toEqual([true, 8]);
 });
 
 test.each(patterns)('%s', (typed, read) => {

@@ -23,8 +23,8 @@ export function NewCohort({ techniques }: { techniques: readonly { id: string; n
   return (
     <form onSubmit={form.send} noValidate className="plank stack" style={{ maxWidth: 560, marginTop: 16 }}>
       <h2>New cohort</h2>
-      <Field form={form} name="name" label="Name" autoFocus />
-      <Field form={form} name="about" label="Who they are" />
+      <Field form={form} name="name" label="Name" published autoFocus />
+      <Field form={form} name="about" label="Who they are" published />
       <Pick
         form={form}
         name="practises.0"

@@ -1,5 +1,6 @@
 /** One set of fields; every screen uses these and nothing else. A person's own form works without JavaScript and has the browser's. */
 export { ChoiceField } from './ChoiceField';
+export { Claims } from './Claims';
 export { CompactField } from './CompactField';
 export { DayField } from './DayField';
 export { FileField } from './FileField';

@@ -2,18 +2,22 @@
 
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import { useController, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
-import { ChoiceField, DayField, NumberField, PickField, TimeField, type Option } from '../fields';
+import { ChoiceField, Claims, DayField, NumberField, PickField, TimeField, type Option } from '../fields';
 import type { FieldProps } from '../fields/types';
 
 type InForm<F extends FieldValues> = { readonly form: UseFormReturn<F>; readonly name: Path<F> };
-type Props<F extends FieldValues> = Omit<TextFieldProps, 'form' | 'name'> & InForm<F>;
+type Props<F extends FieldValues> = Omit<TextFieldProps, 'form' | 'name'> &
+  InForm<F> & {
+    /** Others read it: claims a studio cannot stand behind are marked. */
+    readonly published?: boolean;
+  };
 
 /** A text field of a form with its sentence below when something is wrong. */
-export function Field<F extends FieldValues>({ form, name, helperText, ...rest }: Props<F>) {
+export function Field<F extends FieldValues>({ form, name, helperText, published = false, ...rest }: Props<F>) {
   const { field, fieldState } = useController({ control: form.control, name });
   const message = fieldState.error?.message;
   const { ref, value, ...handlers } = field;
-  return (
+  const box = (
     <TextField
       id={String(name)}
       inputRef={ref}
@@ -23,6 +27,13 @@ export function Field<F extends FieldValues>({ form, name, helperText, ...rest }
       helperText={message ?? helperText}
       {...rest}
     />
+  );
+  if (!published) return box;
+  return (
+    <div>
+      {box}
+      <Claims text={String(value ?? '')} onTake={(text) => field.onChange(text)} />
+    </div>
   );
 }
 

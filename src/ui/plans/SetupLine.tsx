@@ -1,5 +1,5 @@
 import { BY_TEXT, EYES, EYES_TEXT, KEPT_BY, MOVES, SEATS, SEAT_TEXT, type Eyes, type KeptBy, type Move, type Seat } from '@/core/techniques';
-import { CompactField, WordChoice } from '../fields';
+import { Claims, CompactField, WordChoice } from '../fields';
 import type { Draft } from './edit';
 import styles from './PlanBoard.module.css';
 
@@ -62,6 +62,7 @@ export function SetupLine({ draft, name, problem, editable, onEdit }: Props) {
       ) : (
         draft.lines && <span>“{draft.lines}”</span>
       )}
+      {editable && <Claims text={draft.lines} onTake={(lines) => onEdit({ lines })} />}
     </div>
   );
 }

@@ -57,7 +57,7 @@ export function SpeechForm({ version, speech, families }: Props) {
         <div key={row.id} className={styles.line}>
           <Pick form={form} name={`lines.${index}.family`} label="Technique" options={families.map(({ id, name }) => ({ value: id, label: name }))} />
           <Choice form={form} name={`lines.${index}.phase`} label="Phase" options={WORDED.map((one) => ({ value: one, label: one }))} />
-          <Field form={form} name={`lines.${index}.text`} label="What is said" placeholder="Breathe out {side}" />
+          <Field form={form} name={`lines.${index}.text`} label="What is said" published placeholder="Breathe out {side}" />
           <Button onClick={() => rows.remove(index)} aria-label={`Leave out line ${index + 1}`}>
             Leave out
           </Button>

@@ -10,8 +10,7 @@ import type { RuleChange } from '@/core/screening';
 import { TEMPO_LIMITS } from '@/core/timing';
 import type { OwnCue, Tag } from '@/core/techniques';
 import { millis } from '@/core/units';
-import { claimsIn } from '@/core/wording';
-import { NumberField } from '../fields';
+import { Claims, NumberField } from '../fields';
 import styles from './Bench.module.css';
 import { Listen } from './Listen';
 import { Reading, Screened, type OnBench } from './Reading';
@@ -196,11 +195,7 @@ function PatternLine({ id, label, line, parsed, dose, onChange }: LineProps) {
         ) : (
           parsed.problems.map((problem) => <Stumble key={problem.at} line={line} problem={problem} />)
         )}
-        {claimsIn(line).map(({ at, found, why, instead }) => (
-          <p key={at} className="error">
-            “{found}” should not be said. {why} Rather: “{instead}”.
-          </p>
-        ))}
+        <Claims text={line} onTake={onChange} />
       </div>
     </div>
   );

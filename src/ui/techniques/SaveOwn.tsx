@@ -37,7 +37,7 @@ export function SaveOwn({ bench, saving }: { bench: OnBench; saving: Saving }) {
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 520 }}>
       <h2>{saving.id ? 'Save the next version' : 'Save as ours'}</h2>
-      <Field form={form} name="name" label="What we call it" autoFocus />
+      <Field form={form} name="name" label="What we call it" published autoFocus />
       {!saving.id && (
         <Pick
           form={form}
