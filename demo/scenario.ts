@@ -57,7 +57,7 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
     CHOIR,
   );
   await cohort(await director(), today, 'Expecting and new parents', 'Gentle mornings, with or without a baby along.', ['belly'], NEW_PARENTS);
-  await cohort(await director(), today, 'Steady breath over sixty', 'Chairs for everyone, and time.', ['belly'], OVER_SIXTY);
+  await cohort(await director(), today, 'Steady breath over sixty', 'Chairs for everyone, and time.', ['belly'], OVER_SIXTY, 'chair');
   await addClosure(await director(), {
     once: newId(),
     from: addDays(mondayOf(today), 35),
@@ -76,8 +76,9 @@ async function cohort(
   about: string,
   practises: readonly string[],
   people: readonly DemoPerson[],
+  seat: 'floor' | 'chair' = 'floor',
 ): Promise<string> {
-  const { id } = await addCohort(desk, { once: newId(), name, about, practises });
+  const { id } = await addCohort(desk, { once: newId(), name, about, practises, seat });
   for (const { name: personName, screened, birth, guardian, answers = [] } of people) {
     await addPerson(desk, {
       once: newId(),

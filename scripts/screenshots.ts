@@ -52,7 +52,7 @@ await director.getByRole('main').getByRole('button', { expanded: false }).first(
 const form = (await director.getByRole('link', { name: /form/ }).first().getAttribute('href'))!;
 const own = await (await browser.newContext({ viewport: { width: 390, height: 844 }, javaScriptEnabled: false, locale: 'en-GB' })).newPage();
 await own.goto(address + new URL(form).pathname);
-await own.getByRole('group', { name: 'Are you pregnant?' }).getByRole('radio', { name: 'yes' }).check();
+await own.getByRole('group', { name: 'Are you pregnant?' }).getByRole('radio', { name: 'yes' }).first().check();
 await own.getByRole('group', { name: 'Are you pregnant?' }).scrollIntoViewIfNeeded();
 await shoot(own, 'form-phone');
 await at('/courses');

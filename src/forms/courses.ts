@@ -14,6 +14,8 @@ export const cohortForm = object({
   name: line('the cohort a name', FORM_LIMITS.name),
   about: words(FORM_LIMITS.about),
   practises: array().of(technique()).max(FORM_LIMITS.practises).default([]),
+  /** Where they sit when nothing else is said. */
+  seat: oneOf(['floor', 'chair'] as const).default('floor'),
 });
 
 export const courseForm = object({

@@ -4,7 +4,7 @@ import type { Cue } from '@/core/cues';
 import type { ActingAside, Told } from '@/core/instructions';
 import type { Block, NamedBlock } from '@/core/plan';
 import type { Answer, InStep } from '@/core/screening';
-import type { Caution } from '@/core/techniques';
+import type { Caution, Seat } from '@/core/techniques';
 import type { Effort, Reached } from '@/core/teach';
 import type { SessionState, ShownCheck } from './course';
 
@@ -58,6 +58,8 @@ export interface PlanView {
   readonly cohort: { readonly id: string; readonly name: string };
   readonly naturalBreath: number;
   readonly tempo: number;
+  /** Where the cohort sits when nothing else is said. */
+  readonly seat: Seat;
   readonly schools: StudioSchools;
   readonly mayEdit: boolean;
   readonly asOf: string;

@@ -30,6 +30,7 @@ function problem(goals: readonly string[], over: Partial<CourseProblem> = {}): C
     already: ['natural', 'belly', 'deepened'],
     tempo: 1000,
     naturalBreath: millis(4000),
+    seat: 'floor',
     taught,
     tallies: Object.fromEntries(sessions.flatMap(({ date }) => ways.map((way) => [tallyKey(way, date), nobody]))),
     qualifications: techniques.map(({ family }) => ({ family, since: isoDate('2020-01-01') })),

@@ -6,14 +6,14 @@ import { tallyKey, type CourseProblem, type Planning } from './types';
  * What the rules ask of a problem.
  * @throws when a tally or a technique is asked for that the problem does not bring along
  */
-export function planningOf({ own, naturalBreath, already, tempo, taught, tallies, qualifications }: CourseProblem): Planning {
+export function planningOf({ own, naturalBreath, seat, already, tempo, taught, tallies, qualifications }: CourseProblem): Planning {
   const library = libraryOf(own);
   const brought = <T>(found: T | undefined, what: string): T => {
     if (found === undefined) throw new Error(`This problem does not bring along ${what}`);
     return found;
   };
   return {
-    basis: { library, naturalBreath },
+    basis: { library, naturalBreath, seat },
     ladder: library.edges,
     already: new Set(already),
     tempo,

@@ -2,7 +2,7 @@ import type { Qualification } from '../staff';
 import type { Basis, Block, TechniqueBlock } from '../plan';
 import type { Edge } from '../ladder';
 import type { OwnEntry } from '../library';
-import type { Hour } from '../techniques';
+import type { Hour, Seat } from '../techniques';
 import type { IsoDate, Millis } from '../units';
 
 /** A dated class of a course. It owns its blocks; the course ladder is a view of them. */
@@ -58,6 +58,8 @@ export interface CourseProblem {
   /** Milliseconds a count. */
   readonly tempo: number;
   readonly naturalBreath: Millis;
+  /** Where the cohort sits. */
+  readonly seat: Seat;
   /** Techniques as the studio first teaches them, by id. */
   readonly taught: Readonly<Record<string, { readonly pattern: string; readonly dose: string }>>;
   /** By {@link tallyKey}: every block that stands, and every technique that may be introduced, on every date. */

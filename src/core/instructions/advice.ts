@@ -65,16 +65,16 @@ export function adviceFor(
 const stands = new WeakMap<object, Map<string, readonly Stand[]>>();
 
 /** What stands below a technique on the ladder, as the studio teaches it, nearest first. */
-export function standsBelow(technique: string, { library, naturalBreath, schools }: Omit<House, 'rulebook'>): readonly Stand[] {
+export function standsBelow(technique: string, { library, naturalBreath, schools, seat }: Omit<House, 'rulebook'>): readonly Stand[] {
   const ofLibrary = stands.get(library) ?? new Map<string, readonly Stand[]>();
   stands.set(library, ofLibrary);
-  const key = `${technique} ${naturalBreath} ${JSON.stringify(schools)}`;
+  const key = `${technique} ${naturalBreath} ${seat ?? ''} ${JSON.stringify(schools)}`;
   const found =
     ofLibrary.get(key) ??
     wayDown(library.edges, technique).map((id): Stand => {
       const { pattern, dose } = taughtAs(library.technique(id), schools);
       const block = { id, kind: 'technique', technique: id, pattern, dose, tempo: 1000 } as const;
-      return { name: library.technique(id).name, taught: readBlock(block, { library, naturalBreath }) };
+      return { name: library.technique(id).name, taught: readBlock(block, { library, naturalBreath, seat }) };
     });
   ofLibrary.set(key, found);
   return found;

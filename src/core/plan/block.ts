@@ -1,7 +1,7 @@
 import { minutesDose, mustParseDose, mustParsePattern, NATURAL_BREATH, shortPattern, waysOf, type Dose, type Pattern } from '../pattern';
 import type { Library } from '../library';
 import { SCREENING_LIMITS } from '../screening';
-import { tagsOf, USUAL_SETUP, type SessionPart, type Setup, type Tag } from '../techniques';
+import { tagsOf, USUAL_SETUP, type Seat, type SessionPart, type Setup, type Tag } from '../techniques';
 import { timeBlock, type BlockTiming, type Pace } from '../timing';
 import { clockText, millis, type Millis } from '../units';
 
@@ -49,6 +49,8 @@ export type NamedBlock = Block & { readonly name?: string };
 export interface Basis {
   readonly library: Library;
   readonly naturalBreath: Millis;
+  /** Where the group sits when a technique or part would have it on the floor; the floor where it is not said. */
+  readonly seat?: Seat;
 }
 
 /** A block with its notation read and its time worked out. */
@@ -69,19 +71,27 @@ export function blockName(block: NamedBlock, library: Library): string {
 }
 
 /** How a block is done: as it says itself, else as its technique or part is usually done. */
-export function setupOf(block: Block, library: Library): Setup {
-  if (block.setup) return block.setup;
-  return block.kind === 'technique' ? library.technique(block.technique).setup : { ...USUAL_SETUP, ...library.part(block.part).setup };
+export function setupOf(block: Block, basis: Pick<Basis, 'library' | 'seat'>): Setup {
+  return block.setup ?? usualSetup(block, basis);
+}
+
+/** How a technique or a part is usually done by a group. */
+export function usualSetup(
+  block: { readonly kind: Block['kind']; readonly technique?: string; readonly part?: string },
+  { library, seat = 'floor' }: Pick<Basis, 'library' | 'seat'>,
+): Setup {
+  const usual = block.technique ? library.technique(block.technique).setup : { ...USUAL_SETUP, ...library.part(block.part ?? '').setup };
+  return usual.seat === 'floor' ? { ...usual, seat } : usual;
 }
 
 /** Blocks with their names and how they are done written into them, to be published. */
-export function named(blocks: readonly Block[], library: Library): NamedBlock[] {
-  return blocks.map((block) => ({ ...block, name: blockName(block, library), setup: setupOf(block, library) }));
+export function named(blocks: readonly Block[], basis: Pick<Basis, 'library' | 'seat'>): NamedBlock[] {
+  return blocks.map((block) => ({ ...block, name: blockName(block, basis.library), setup: setupOf(block, basis) }));
 }
 
 /** Reads a block of either kind; a session part is natural breathing for its minutes. */
-export function readBlock(block: NamedBlock, { library, naturalBreath }: Basis): ReadBlock {
-  const [name, setup] = [blockName(block, library), setupOf(block, library)];
+export function readBlock(block: NamedBlock, { library, naturalBreath, seat }: Basis): ReadBlock {
+  const [name, setup] = [blockName(block, library), setupOf(block, { library, seat })];
   const tags = tagsOf(setup);
   if (block.kind === 'technique') {
     const [pattern, dose] = [mustParsePattern(block.pattern), mustParseDose(block.dose)];

@@ -63,8 +63,8 @@ function changesOf(was: NamedBlock, is: NamedBlock, basis: Basis): PlanChange[] 
 }
 
 /** How it is done, and what is said in it. */
-function toldFacts(was: NamedBlock, is: NamedBlock, { library }: Basis): BlockFact[] {
-  const [before, after] = [was, is].map((block) => setupOf(block, library));
+function toldFacts(was: NamedBlock, is: NamedBlock, basis: Basis): BlockFact[] {
+  const [before, after] = [was, is].map((block) => setupOf(block, basis));
   const done = (['seat', 'eyes', 'by'] as const).flatMap((key): BlockFact[] => {
     const [from, to] = [before, after].map((setup) => setupWord(setup, key));
     return from === to ? [] : [{ code: 'done', from, to }];

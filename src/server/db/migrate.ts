@@ -11,6 +11,7 @@ import { Migration20261128000000_screening } from './migrations/Migration2026112
 import { Migration20261129000000_asked_again } from './migrations/Migration20261129000000_asked_again';
 import { Migration20261130000000_reminders } from './migrations/Migration20261130000000_reminders';
 import { Migration20261201000000_firm_ground } from './migrations/Migration20261201000000_firm_ground';
+import { Migration20261202000000_seats } from './migrations/Migration20261202000000_seats';
 import { grantAll } from './grants';
 import { databaseUrl } from './orm';
 import { reseal } from './reseal';
@@ -25,6 +26,7 @@ const MIGRATIONS = {
   Migration20261129000000_asked_again,
   Migration20261130000000_reminders,
   Migration20261201000000_firm_ground,
+  Migration20261202000000_seats,
 } as const;
 
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */

@@ -1,3 +1,4 @@
+import type { Seat } from '@/core/techniques';
 import type { Actor } from '../auth/actors';
 import { may } from '../auth/permissions';
 import { readRow, readRows } from '../db/read';
@@ -11,6 +12,7 @@ export interface Cohort {
   readonly name: string;
   readonly about: string;
   readonly already: readonly string[];
+  readonly seat: Seat;
 }
 
 /** The cohorts that whoever asks may see: teachers those they teach, everybody else all. */
@@ -18,7 +20,9 @@ export function cohorts(desk: Desk<Actor>): Promise<Cohort[]> {
   return once(desk, 'cohorts', async () => {
     const rows = await readRows(desk, CohortRow, {}, { orderBy: { name: 'asc' } });
     const taught = seesAll(desk) ? null : await cohortsTaughtBy(desk);
-    return rows.filter(({ id }) => taught === null || taught.has(id)).map(({ id, name, about, already }) => ({ id, name, about, already }));
+    return rows
+      .filter(({ id }) => taught === null || taught.has(id))
+      .map(({ id, name, about, already, seat }) => ({ id, name, about, already, seat }));
   });
 }
 
@@ -26,7 +30,7 @@ export async function cohort(desk: Desk<Actor>, id: string): Promise<Cohort> {
   const row = await readRow(desk, CohortRow, { id: knownId(id) });
   if (!row || !(seesAll(desk) || (await cohortsTaughtBy(desk)).has(id)))
     throw new Refusal('not-found', 'This cohort is not here, or not one you teach.');
-  return { id: row.id, name: row.name, about: row.about, already: row.already };
+  return { id: row.id, name: row.name, about: row.about, already: row.already, seat: row.seat };
 }
 
 export async function addCohort(at: Writing, cohortToAdd: Cohort): Promise<void> {

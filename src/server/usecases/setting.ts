@@ -9,7 +9,13 @@ import { cohort } from '../repositories/cohorts';
 import type { Course, Session } from '../repositories/courses';
 import { ownTechniques } from '../repositories/library';
 import { members, type OpenedMember } from '../repositories/screenings';
-import { conventions, staff } from '../repositories/studio';
+import { conventions, staff, type Conventions } from '../repositories/studio';
+
+/** The studio's conventions for one cohort: where it sits, too. */
+export async function houseOf(desk: Desk<Actor>, cohortId: string): Promise<Conventions> {
+  const [studio, { seat }] = await Promise.all([conventions(desk), cohort(desk, cohortId)]);
+  return { ...studio, seat };
+}
 
 /** A course as a problem for the core, with the people it was worked out for. */
 export interface Setting {
@@ -27,7 +33,7 @@ export async function settingOf(
   const [group, people, studio, everyone, own] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
-    conventions(desk),
+    houseOf(desk, course.cohort),
     staff(desk),
     ownTechniques(desk),
   ]);
@@ -48,6 +54,17 @@ export async function settingOf(
     if (!session.fixed) for (const technique of known) ask({ technique, ...taught[technique], tempo }, session);
   }
   const qualifications = everyone.find(({ id }) => id === course.teacher)?.qualifications ?? [];
-  const problem = { sessions, goals: course.goals, own, already: group.already, tempo, naturalBreath, taught, tallies, qualifications };
+  const problem = {
+    sessions,
+    goals: course.goals,
+    own,
+    already: group.already,
+    tempo,
+    naturalBreath,
+    seat: group.seat,
+    taught,
+    tallies,
+    qualifications,
+  };
   return { problem, planning: planningOf(problem), members: people };
 }

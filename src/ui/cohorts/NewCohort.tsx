@@ -5,14 +5,16 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { addCohortAction } from '@/app/actions/cohorts';
 import { cohortForm } from '@/forms';
-import { Field, Pick, Refusal } from '../forms/fields';
+import { Choice, Field, Pick, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 
 /** A new group, and the highest things it already practises. */
 export function NewCohort({ techniques }: { techniques: readonly { id: string; name: string }[] }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
-  const form = useForm(cohortForm, { name: '', about: '', practises: ['natural'] }, addCohortAction, ({ id }) => router.push(`/cohorts/${id}`));
+  const form = useForm(cohortForm, { name: '', about: '', practises: ['natural'], seat: 'floor' as const }, addCohortAction, ({ id }) =>
+    router.push(`/cohorts/${id}`),
+  );
   if (!open) {
     return (
       <p style={{ marginTop: 16 }}>
@@ -30,6 +32,15 @@ export function NewCohort({ techniques }: { techniques: readonly { id: string; n
         name="practises.0"
         label="Already practises, with all below it"
         options={techniques.map(({ id, name }) => ({ value: id, label: name }))}
+      />
+      <Choice
+        form={form}
+        name="seat"
+        label="They sit"
+        options={[
+          { value: 'floor', label: 'on the floor' },
+          { value: 'chair', label: 'on chairs' },
+        ]}
       />
       <Refusal message={form.refusal} />
       <div className="row">

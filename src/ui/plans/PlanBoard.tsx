@@ -26,7 +26,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   const router = useRouter();
   const library = useLibrary();
   const usual: Usual = { ...plan, library };
-  const [drafts, setDrafts] = useState<readonly Draft[]>(() => session.blocks.map((block) => draftOf(block, library)));
+  const [drafts, setDrafts] = useState<readonly Draft[]>(() => session.blocks.map((block) => draftOf(block, usual)));
   const [history, setHistory] = useState<readonly (readonly Draft[])[]>([]);
   const input = (blocks: readonly Draft[], version: number) => ({ session: session.id, version, blocks: blocks.map(toInput) });
   const { saved, save, version, clash, seen, settle } = useAutosave<readonly Draft[], PlanNow>({
@@ -55,7 +55,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   };
   const takeTheirs = (theirs: PlanNow) => {
     setHistory([...history.slice(-REMEMBERED), drafts]);
-    setDrafts(theirs.blocks.map((block) => draftOf(block, library)));
+    setDrafts(theirs.blocks.map((block) => draftOf(block, usual)));
     settle(theirs.version, null);
     router.refresh();
   };
@@ -164,7 +164,7 @@ function AddBlock({ plan, usual, onAdd }: { plan: PlanView; usual: Usual; onAdd:
       empties
       onChange={pick}
       options={options}
-      sx={{ maxWidth: 340 }}
+      sx={{ width: 340, flexShrink: 0 }}
     />
   );
 }

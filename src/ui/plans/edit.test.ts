@@ -8,14 +8,14 @@ const block: Block = { id: 'b', kind: 'technique', technique: 'square-4', patter
 const usual = { tempo: 1000, naturalBreath: 4000, schools: NO_CHANGES, library: SHIPPED_LIBRARY };
 
 test('a block becomes a draft and reads back as itself, with what is left over', () => {
-  const read = readDraft(draftOf(block, SHIPPED_LIBRARY), usual);
+  const read = readDraft(draftOf(block, usual), usual);
   expect(read).toMatchObject({ ok: true, block, time: 300_000, note: '0.8 s left over' });
   const part: Block = { id: 'p', kind: 'rest', part: 'lying-rest', minutes: 7.5 };
-  expect(readDraft(draftOf(part, SHIPPED_LIBRARY), usual)).toMatchObject({ ok: true, block: part, time: 450_000, note: null });
+  expect(readDraft(draftOf(part, usual), usual)).toMatchObject({ ok: true, block: part, time: 450_000, note: null });
 });
 
 test('what does not read says so at its field, and counts for nothing', () => {
-  const draft = { ...draftOf(block, SHIPPED_LIBRARY), pattern: '4:', dose: 'much', tempo: '9' };
+  const draft = { ...draftOf(block, usual), pattern: '4:', dose: 'much', tempo: '9' };
   const read = readDraft(draft, usual);
   expect(read).toMatchObject({
     ok: false,
@@ -46,7 +46,9 @@ test('new blocks carry what the library or the studio says, and travel to the se
     lines: [],
   });
   expect(toInput(newPart('p', 'close', usual))).toMatchObject({ technique: null, part: 'close', minutes: 3 });
-  expect(readDraft({ ...draftOf(block, SHIPPED_LIBRARY), pattern: 'in 30, out 60', dose: '1 min' }, usual)).toMatchObject({
+  expect(newPart('p', 'close', { ...usual, seat: 'chair' }).setup.seat).toBe('chair');
+  expect(newPart('p', 'lying-rest', { ...usual, seat: 'chair' }).setup.seat).toBe('lying');
+  expect(readDraft({ ...draftOf(block, usual), pattern: 'in 30, out 60', dose: '1 min' }, usual)).toMatchObject({
     ok: true,
     note: 'not one round fits these minutes',
   });

@@ -1,8 +1,8 @@
 import { schoolsOf, taughtAs, withRounds, type StudioSchools } from '@/core/conventions';
 import { apart, formatDose, formatPattern, parseDose, parsePattern, problemText } from '@/core/pattern';
 import type { Library } from '@/core/library';
-import { minutesUp, readBlock, setupOf, type Block, type OwnWay } from '@/core/plan';
-import { USUAL_SETUP, type Setup } from '@/core/techniques';
+import { minutesUp, readBlock, setupOf, usualSetup, type Block, type OwnWay } from '@/core/plan';
+import type { Seat, Setup } from '@/core/techniques';
 import { FORM_LIMITS } from '@/forms/limits';
 import { millis, trimNumber } from '@/core/units';
 
@@ -38,10 +38,11 @@ export interface Usual {
   readonly naturalBreath: number;
   readonly schools: StudioSchools;
   readonly library: Library;
+  readonly seat?: Seat;
 }
 
-export function draftOf(block: Block, library: Library): Draft {
-  const told = { setup: setupOf(block, library), lines: (block.lines ?? []).join(LINES_APART) };
+export function draftOf(block: Block, usual: Pick<Usual, 'library' | 'seat'>): Draft {
+  const told = { setup: setupOf(block, usual), lines: (block.lines ?? []).join(LINES_APART) };
   if (block.kind === 'technique')
     return {
       id: block.id,
@@ -67,9 +68,9 @@ export function draftOf(block: Block, library: Library): Draft {
   };
 }
 
-export function newTechnique(id: string, technique: string, { tempo, schools, library }: Usual): Draft {
+export function newTechnique(id: string, technique: string, { tempo, schools, library, seat }: Usual): Draft {
   const { pattern, dose } = taughtAs(library.technique(technique), schools);
-  const { setup } = library.technique(technique);
+  const setup = usualSetup({ kind: 'technique', technique }, { library, seat });
   return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '', setup, lines: '' };
 }
 
@@ -79,8 +80,9 @@ export function newOwn(id: string, way: OwnWay & { base: string; pattern: string
   return { ...newTechnique(id, way.base, usual), own, pattern: way.pattern, dose: way.dose };
 }
 
-export function newPart(id: string, part: string, { library }: Usual): Draft {
-  const { minutes, setup } = library.part(part);
+export function newPart(id: string, part: string, { library, seat }: Usual): Draft {
+  const { minutes, kind } = library.part(part);
+  const setup = usualSetup({ kind, part }, { library, seat });
   return {
     id,
     technique: null,
@@ -90,7 +92,7 @@ export function newPart(id: string, part: string, { library }: Usual): Draft {
     dose: '',
     tempo: '',
     minutes: String(minutes),
-    setup: { ...USUAL_SETUP, ...setup },
+    setup,
     lines: '',
   };
 }

@@ -1,4 +1,5 @@
 import { defineEntity, p } from '@mikro-orm/core';
+import type { Seat } from '@/core/techniques';
 import type { LinkPurpose, ScreeningSource } from '../kinds';
 import { ofStaff, ofStudio } from './studio';
 
@@ -11,6 +12,8 @@ export const CohortRow = defineEntity({
     name: p.text(),
     about: p.text(),
     already: p.json<readonly string[]>(),
+    /** Where they sit when nothing else is said. */
+    seat: p.text().$type<Seat>(),
     version: p.integer().version(),
   },
 });

@@ -11,7 +11,7 @@ import { knownTechniques } from '../techniques/known';
 /** Makes a cohort. What it already practises brings everything that stands below it on the ladder. */
 export async function addCohort(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
   authorise(desk.who, 'edit courses');
-  const { once, name, about, practises } = await checked(cohortForm, input);
+  const { once, name, about, practises, seat } = await checked(cohortForm, input);
   return onceOnly(desk, once, async (at) => {
     const all = await library(at);
     knownTechniques(
@@ -20,7 +20,7 @@ export async function addCohort(desk: Desk, input: unknown): Promise<{ readonly 
     );
     const already = [...new Set(practises.flatMap((technique) => [technique, ...wayDown(all.edges, technique)]))];
     const id = at.newId();
-    await add(at, { id, name, about, already });
+    await add(at, { id, name, about, already, seat });
     return { id };
   });
 }

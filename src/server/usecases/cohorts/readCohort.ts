@@ -22,7 +22,8 @@ import { cohort } from '../../repositories/cohorts';
 import { coursesOfCohort, sessionsOf } from '../../repositories/courses';
 import { roster } from '../../repositories/people';
 import { members, recordReading } from '../../repositories/screenings';
-import { conventions, type Conventions } from '../../repositories/studio';
+import type { Conventions } from '../../repositories/studio';
+import { houseOf } from '../setting';
 import { myClasses } from '../teach/myClasses';
 
 const USUAL = ['belly', 'equal-4-4', 'longer-4-6', 'alternate-4-4', 'equal-4-4-4', '4-7-8', 'right-in', 'pumps-27'];
@@ -60,7 +61,7 @@ export async function readCohort(desk: Desk, id: string, query: CohortQuery): Pr
     courses.map((course) => course.id),
   );
   const date = query.date ?? sessions.find((session) => session.date >= desk.today)?.date ?? desk.today;
-  const studio = await conventions(desk);
+  const studio = await houseOf(desk, id);
   const inCourse = new Set(sessions.flatMap(({ blocks }) => techniquesIn(blocks).map(({ technique }) => technique)));
   const usual = inCourse.size > 0 ? [...new Set([...inCourse, 'pumps-27'])] : USUAL;
   const columns = query.all ? studio.library.techniques : usual.map((technique) => studio.library.technique(technique));

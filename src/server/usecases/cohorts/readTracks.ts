@@ -9,13 +9,13 @@ import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { members } from '../../repositories/screenings';
-import { conventions } from '../../repositories/studio';
+import { houseOf } from '../setting';
 
 /** How a cohort does one technique: the fewest ways side by side, and what a missing answer would open. For the director. */
 export async function readTracks(desk: Desk, cohortId: string, technique: string, date: IsoDate): Promise<TracksView> {
   authorise(desk.who, 'see reasons');
   await cohort(desk, cohortId);
-  const [people, studio] = await Promise.all([members(desk, cohortId), conventions(desk)]);
+  const [people, studio] = await Promise.all([members(desk, cohortId), houseOf(desk, cohortId)]);
   const found = studio.library.find(technique);
   if (!found) throw new Refusal('not-found', 'There is no technique of this name in the library.');
   const { tempo, schools, rulebook } = studio;

@@ -10,7 +10,7 @@ import { cohorts } from '../../repositories/cohorts';
 import { waitingLinks } from '../../repositories/links';
 import { roster } from '../../repositories/people';
 import { members, overridesOf } from '../../repositories/screenings';
-import { conventions } from '../../repositories/studio';
+import { houseOf } from '../setting';
 import { sessionsAhead } from './ahead';
 
 /**
@@ -74,10 +74,9 @@ function formDetail(until: IsoDate | null, today: IsoDate, sessions: Ahead): str
 }
 
 async function directorNeeds(desk: Desk<Actor>, groups: readonly { id: string; name: string }[], sessions: Ahead): Promise<Need[]> {
-  const studio = await conventions(desk);
   const perGroup = groups.map(async ({ id, name }): Promise<Need[]> => {
     const needs: Need[] = [];
-    const everyone = await members(desk, id);
+    const [studio, everyone] = await Promise.all([houseOf(desk, id), members(desk, id)]);
     const own = sessions.filter((session) => session.cohort === id);
     const known = new Map<string, readonly Seen[]>();
     const planned = own.flatMap(({ date, blocks }) =>

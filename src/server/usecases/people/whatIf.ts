@@ -10,7 +10,7 @@ import { inOne, type Desk } from '../../desk';
 import { person } from '../../repositories/people';
 import { member, recordReading } from '../../repositories/screenings';
 import { knownAnswers } from '../../repositories/sealed';
-import { conventions } from '../../repositories/studio';
+import { houseOf } from '../setting';
 import { sessionsAhead, type AheadSession } from './ahead';
 import { checkedAnswers } from './checkedAnswers';
 
@@ -53,7 +53,7 @@ export async function whatIfAside(desk: Desk, input: unknown): Promise<readonly 
   const kind = typeof input === 'object' && input !== null && 'answeredOn' in input ? 'clinician' : 'override';
   const form = kind === 'clinician' ? await checked(clinicianForm, input) : await checked(overrideForm, input);
   const { cohort } = await person(desk, form.person);
-  const [of, studio, sessions] = await Promise.all([member(desk, form.person), conventions(desk), sessionsAhead(desk, cohort)]);
+  const [of, studio, sessions] = await Promise.all([member(desk, form.person), houseOf(desk, cohort), sessionsAhead(desk, cohort)]);
   await inOne(desk, (at) => recordReading(at, form.person, 'looked at what would change'));
   const { screened } = of;
   const span = { rules: form.rules, until: isoDate(form.until) };
@@ -69,7 +69,7 @@ export async function whatIfForm(desk: Desk, input: unknown): Promise<readonly s
   authorise(desk.who, 'see reasons');
   const form = await checked(screeningForm, input);
   const { cohort } = await person(desk, form.person);
-  const [of, studio, sessions] = await Promise.all([member(desk, form.person), conventions(desk), sessionsAhead(desk, cohort)]);
+  const [of, studio, sessions] = await Promise.all([member(desk, form.person), houseOf(desk, cohort), sessionsAhead(desk, cohort)]);
   await inOne(desk, (at) => recordReading(at, form.person, 'looked at what would change'));
   const { birthDate, guardianConsent, ...said } = checkedAnswers(form, desk.today, askedIn(studio.rulebook));
   const screened = {

@@ -42,6 +42,6 @@ export async function publishPlan(desk: Desk, input: unknown): Promise<{ readonl
     const before = (await progressOf(at, [session.id])).get(session.id)?.plan ?? null;
     const changes = before ? changesBetween(before.blocks, session.blocks, basis) : [];
     if (before && changes.length === 0 && before.teacher === to.id) return { number: before.number, version: session.version };
-    return addPlan(at, session, { blocks: named(session.blocks, basis.library), changes, teacher: to.id });
+    return addPlan(at, session, { blocks: named(session.blocks, basis), changes, teacher: to.id });
   });
 }

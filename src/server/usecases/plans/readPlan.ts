@@ -11,9 +11,9 @@ import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf, type Plan } from '../../repositories/courses';
 import type { OpenedMember } from '../../repositories/screenings';
-import { conventions, staffNames, teachers } from '../../repositories/studio';
+import { staffNames, teachers } from '../../repositories/studio';
 import { checksOf, stateOf } from '../courses/readCourse';
-import { settingOf } from '../setting';
+import { houseOf, settingOf } from '../setting';
 import { stricterSince } from '../teach/stricterSince';
 import { listOwnWays } from '../techniques/ownWays';
 import { changeLines } from './lines';
@@ -27,7 +27,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     cohort(desk, found.cohort),
     staffNames(desk),
     sessionsOf(desk, [found.id]),
-    conventions(desk),
+    houseOf(desk, found.cohort),
   ]);
   const { planning, members } = await settingOf(desk, found, sessions);
   const at = (await progressOf(desk, [id])).get(id)!;
@@ -52,6 +52,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     cohort: { id: group.id, name: group.name },
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
+    seat: group.seat,
     schools: studio.schools,
     mayEdit: may(desk.who.role, 'edit plans') && session.date >= desk.today,
     asOf: timeIn(studio.zone, desk.now),

@@ -1,16 +1,16 @@
 import { writtenOut } from '@/core/conventions';
-import { changeLine, changesBetween, named, type Block } from '@/core/plan';
+import { changeLine, changesBetween, named, usualSetup, type Block } from '@/core/plan';
 import { blocksForm, type BlocksInput } from '@/forms';
-import type { Library } from '@/core/library';
-import { setupText, USUAL_SETUP } from '@/core/techniques';
+import type { House } from '@/core/instructions';
+import { setupText } from '@/core/techniques';
 import type { PlanNow } from '@/views/plan';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { changeBlocks, session as sessionById } from '../../repositories/courses';
-import { conventions } from '../../repositories/studio';
+import { changeBlocks, course, session as sessionById } from '../../repositories/courses';
 import { ownWay } from '../../repositories/ways';
+import { houseOf } from '../setting';
 
 /** Saves a session's blocks, or refuses when somebody else saved first. */
 export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly version: number }> {
@@ -28,27 +28,33 @@ export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly
 export async function comparePlan(desk: Desk, input: unknown): Promise<PlanNow> {
   authorise(desk.who, 'edit plans');
   const form = await checked(blocksForm, input);
-  const [yours, theirs, basis] = [await toBlocks(desk, form), await sessionById(desk, form.session), await conventions(desk)];
+  const [yours, theirs, basis] = [await toBlocks(desk, form), await sessionById(desk, form.session), await houseOfSession(desk, form.session)];
   const differs = changesBetween(yours, theirs.blocks, basis).map(changeLine);
-  return { version: theirs.version, blocks: named(theirs.blocks, basis.library), differs };
+  return { version: theirs.version, blocks: named(theirs.blocks, basis), differs };
+}
+
+async function houseOfSession(desk: Desk, id: string) {
+  return houseOf(desk, (await course(desk, (await sessionById(desk, id)).course)).cohort);
 }
 
 async function toBlocks(desk: Desk, form: BlocksInput): Promise<Block[]> {
-  const blocks = await Promise.all(form.blocks.map((block, index) => toBlock(desk, block, index)));
+  const blocks = await Promise.all(form.blocks.map((block, index) => toBlock(desk, form.session, block, index)));
   if (new Set(blocks.map(({ id }) => id)).size < blocks.length) throw invalid({ field: 'blocks', message: 'Two blocks have the same id.' });
   return blocks;
 }
 
 /** How a block is done and what is said in it, kept where it is not as usual. */
-function toldIn({ setup, lines = [], technique, part }: BlocksInput['blocks'][number], library: Library): Pick<Block, 'setup' | 'lines'> {
-  const usual = technique ? library.find(technique)?.setup : { ...USUAL_SETUP, ...library.findPart(part ?? '')?.setup };
+function toldIn({ setup, lines = [], technique, part }: BlocksInput['blocks'][number], house: House): Pick<Block, 'setup' | 'lines'> {
+  const known = technique ? house.library.find(technique) : house.library.findPart(part ?? '');
+  const usual = known && usualSetup(technique ? { kind: 'technique', technique } : { kind: 'rest', part: part ?? '' }, house);
   const same = setup === null || setup === undefined || (usual && setupText(setup) === setupText(usual));
   return { ...(same ? {} : { setup }), ...(lines.length > 0 ? { lines } : {}) };
 }
 
-async function toBlock(desk: Desk, block: BlocksInput['blocks'][number], index: number): Promise<Block> {
-  const { schools, library } = await conventions(desk);
-  const told = toldIn(block, library);
+async function toBlock(desk: Desk, session: string, block: BlocksInput['blocks'][number], index: number): Promise<Block> {
+  const house = await houseOfSession(desk, session);
+  const { schools, library } = house;
+  const told = toldIn(block, house);
   if (block.technique && block.pattern && block.dose && block.tempo) {
     const { id, technique } = block;
     if (!library.find(technique)) throw invalid({ field: `blocks[${index}].technique`, message: 'No such technique.' });

@@ -49,13 +49,13 @@ export async function previewRulebook(desk: Desk, input: unknown): Promise<reado
   const [studio, sessions, groups] = await Promise.all([conventions(desk), sessionsAhead(desk, null), cohorts(desk)]);
   const then = { ...studio, rulebook: changedRulebook(changes) };
   const changed: Changed[] = [];
-  for (const { id } of groups) {
+  for (const { id, seat } of groups) {
     const own = sessions.filter(({ cohort }) => cohort === id);
     if (own.length === 0) continue;
     const people = await members(desk, id);
     changed.push(
       ...changesOf(
-        people.map((person) => ({ was: { person, house: studio }, then: { person, house: then } })),
+        people.map((person) => ({ was: { person, house: { ...studio, seat } }, then: { person, house: { ...then, seat } } })),
         own,
       ),
     );

@@ -10,7 +10,7 @@ import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
 import { course, progressOf, session as sessionById } from '../../repositories/courses';
 import { members } from '../../repositories/screenings';
-import { conventions } from '../../repositories/studio';
+import { houseOf } from '../setting';
 import { changeLines } from '../plans/lines';
 import { stricterSince } from './stricterSince';
 
@@ -25,7 +25,7 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
   const plan = at.plan;
   if (!plan || plan.teacher !== desk.who.id) throw new Refusal('not-found', 'This class is not in your hands.');
   const found = await course(desk, session.course);
-  const [people, studio] = await Promise.all([members(desk, found.cohort), conventions(desk)]);
+  const [people, studio] = await Promise.all([members(desk, found.cohort), houseOf(desk, found.cohort)]);
   const date = isoDate(session.date);
   const stricter = await stricterSince(desk, session, at);
   const known: Parameters<typeof instructionsFor>[5] = new Map();

@@ -3,7 +3,8 @@ import { isoDate } from '@/core/units';
 import type { Desk } from '../../desk';
 import { course, type Progress } from '../../repositories/courses';
 import { members } from '../../repositories/screenings';
-import { conventions, conventionsAsOf } from '../../repositories/studio';
+import { conventionsAsOf } from '../../repositories/studio';
+import { houseOf } from '../setting';
 
 /**
  * What became stricter for a class since its teacher read the plan: forms, clinicians' answers, overrides, the rulebook and
@@ -19,8 +20,13 @@ export async function stricterSince(
   const [now, then, studio, studioThen] = await Promise.all([
     members(desk, cohort),
     members(desk, cohort, acknowledgedAt),
-    conventions(desk),
+    houseOf(desk, cohort),
     conventionsAsOf(desk, acknowledgedAt),
   ]);
-  return stricterBetween({ people: then, house: studioThen }, { people: now, house: studio }, plan.blocks, isoDate(session.date));
+  return stricterBetween(
+    { people: then, house: { ...studioThen, seat: studio.seat } },
+    { people: now, house: studio },
+    plan.blocks,
+    isoDate(session.date),
+  );
 }

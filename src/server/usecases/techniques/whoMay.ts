@@ -7,14 +7,14 @@ import { checked } from '../../checked';
 import type { Desk } from '../../desk';
 import { cohort, cohorts } from '../../repositories/cohorts';
 import { members } from '../../repositories/screenings';
-import { conventions } from '../../repositories/studio';
+import { houseOf } from '../setting';
 
 /** What a cohort can do today, for finding techniques by it. */
 export async function whoMay(desk: Desk, input: unknown): Promise<Reach> {
   authorise(desk.who, 'see reasons');
   const { id } = await checked(cohortChoice, input);
   await cohort(desk, id);
-  const [people, studio] = await Promise.all([members(desk, id), conventions(desk)]);
+  const [people, studio] = await Promise.all([members(desk, id), houseOf(desk, id)]);
   const tally = tallier(people, studio);
   const able = studio.library.techniques.map((technique): [string, number] => {
     const { leaveOut, askFirst } = tally({ technique: technique.id, ...taughtAs(technique, studio.schools), tempo: studio.tempo }, desk.today);
