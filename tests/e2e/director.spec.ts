@@ -56,8 +56,8 @@ test('a person is added with screening, and the table says what they do instead 
   await page.getByLabel('Name, as the studio uses it').fill('Oriel T.');
   await page.getByRole('textbox', { name: 'Birth date' }).fill('1979-05-04');
   const pressure = page.getByRole('group', { name: 'Do you have high blood pressure?' });
-  await pressure.getByRole('radio', { name: 'yes' }).check();
-  await page.getByLabel('Measured and controlled').check();
+  await pressure.getByRole('radio', { name: 'yes' }).first().check();
+  await page.getByRole('group', { name: 'Is it measured and controlled?' }).getByRole('radio', { name: 'yes' }).check();
   await page.getByRole('button', { name: 'The paper says no to all of these' }).click();
   await accessible(page);
   await page.getByRole('button', { name: /Add|Keep|Save/ }).click();

@@ -8,7 +8,8 @@ import { parsePattern } from './parse';
  */
 export function apart(line: string): { readonly pattern: string; readonly dose: string | null } {
   const at = line.search(/\sfor\s(?!.*\sfor\s)/i);
-  if (at < 0) return { pattern: line, dose: null };
+  // Where stages are written, what stands behind the last one is how long it lasts.
+  if (at < 0 || /[>→]/.test(line)) return { pattern: line, dose: null };
   const [pattern, dose] = [line.slice(0, at), line.slice(at + 5)];
   return parsePattern(pattern).ok && parseDose(dose).ok ? { pattern, dose: dose.trim() } : { pattern: line, dose: null };
 }

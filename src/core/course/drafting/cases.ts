@@ -1,0 +1,114 @@
+import type { Model, Task } from './model';
+
+/** A drafting problem as a plain file has it: see docs/drafting.md. */
+export interface CaseFile {
+  readonly frame: Readonly<Record<'arrive' | 'movement' | 'movementFrom' | 'clearNose' | 'settle' | 'rest' | 'close', number>>;
+  readonly techniques: Readonly<
+    Record<
+      string,
+      {
+        readonly ms: number;
+        readonly settle: number;
+        readonly hours: string;
+        readonly nature: 'activating' | 'even' | 'calming';
+        readonly side: number;
+        readonly rung: number;
+        readonly family: string;
+      }
+    >
+  >;
+  /** needs, to, classes, days */
+  readonly edges: readonly (readonly [string, string, number, number])[];
+  readonly instances: readonly Case[];
+}
+
+export interface Case {
+  readonly id: string;
+  readonly dates: readonly string[];
+  /** m, d or e by class. */
+  readonly hours: string;
+  readonly minutes: readonly number[];
+  readonly already: readonly string[];
+  readonly banned: readonly string[];
+  readonly unqualified: readonly string[];
+  readonly goals: readonly {
+    readonly v: string;
+    readonly r: number;
+    /** Its climb, expanded: n classes on the step below, d days since that began. */
+    readonly steps?: readonly { readonly ms: number; readonly fresh: number; readonly n: number; readonly d: number; readonly at?: string }[];
+  }[];
+  readonly fixed: readonly (readonly string[])[];
+  readonly pins: readonly (readonly [number, string])[];
+  readonly most: number;
+  readonly best?: { readonly status: string; readonly dropped: number; readonly sum: number };
+}
+
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+
+/** A case as the search takes it: what its goals and pins stand on, in an order from the ground up. */
+export function modelOf(file: CaseFile, one: Case): Model {
+  const { frame, techniques } = file;
+  const needsOf = new Map<string, (readonly [string, number, number])[]>();
+  for (const [needs, to, classes, days] of file.edges) needsOf.set(to, [...(needsOf.get(to) ?? []), [needs, classes, days]]);
+  const already = new Set<string>();
+  const close = (id: string): void => {
+    if (already.has(id)) return;
+    already.add(id);
+    for (const [needs] of needsOf.get(id) ?? []) close(needs);
+  };
+  one.already.forEach(close);
+  const ids: string[] = [];
+  const seen = new Set<string>();
+  const want = (id: string): void => {
+    if (seen.has(id)) return;
+    seen.add(id);
+    if (!already.has(id)) for (const [needs] of needsOf.get(id) ?? []) want(needs);
+    ids.push(id);
+  };
+  for (const { v } of one.goals) want(v);
+  for (const [, id] of one.pins) want(id);
+  // What is known already can fill a class.
+  for (const id of already) if (techniques[id]) want(id);
+  // What was taught in a fixed class is known from then on.
+  for (const ids_ of one.fixed) for (const id of ids_) if (techniques[id]) want(id);
+  const index = new Map(ids.map((id, at) => [id, at]));
+  const barred = new Set([...one.banned, ...one.unqualified]);
+  const bare = ids.map((id): Omit<Task, 'mostNeeded' | 'longestWait'> => {
+    const { ms, settle, hours, side, family } = techniques[id];
+    const known = already.has(id);
+    return {
+      id,
+      family,
+      already: known,
+      side: side > 0,
+      steps: (one.goals.find(({ v }) => v === id)?.steps ?? [{ ms, fresh: 0, n: 0, d: 0 }]).map((step) => ({
+        ms: step.ms + settle * frame.settle * MINUTE_MS,
+        isNew: step.fresh > 0,
+        classes: step.n,
+        days: step.d,
+      })),
+      needs: known ? [] : (needsOf.get(id) ?? []).map(([needs, classes, days]) => ({ task: index.get(needs)!, classes, days })),
+      allowed: [...one.hours].map((hour) => (hour === '*' || hours.includes(hour)) && !barred.has(id)),
+    };
+  });
+  const asked = (task: number) => bare.flatMap(({ needs }) => needs.filter((need) => need.task === task));
+  const tasks = bare.map((task, at) => ({
+    ...task,
+    mostNeeded: Math.max(0, ...asked(at).map(({ classes }) => classes)),
+    longestWait: Math.max(0, ...asked(at).map(({ days }) => days)),
+  }));
+  const classes = one.dates.map((date, at) => {
+    const minutes = one.minutes[at];
+    const moved = minutes >= frame.movementFrom;
+    const around = frame.arrive + frame.rest + frame.close + (moved ? frame.movement : 0);
+    return {
+      day: Math.round(Date.parse(date) / DAY_MS),
+      room: (minutes - around) * MINUTE_MS,
+      sideRoom: (frame.clearNose + (moved ? 0 : frame.movement)) * MINUTE_MS,
+      fixed: at < one.fixed.length ? one.fixed[at].flatMap((id) => (index.has(id) ? [[index.get(id)!, 0] as const] : [])) : null,
+      pins: one.pins.filter(([where]) => where === at).map(([, id]) => index.get(id)!),
+    };
+  });
+  return { tasks, classes, goals: one.goals.map(({ v, r }) => ({ task: index.get(v)!, times: r })), most: one.most };
+}

@@ -1,0 +1,98 @@
+import type { Bounds } from './bounds';
+import type { Model, Placed } from './model';
+import type { State } from './state';
+
+/** Something that could stand in a class. */
+interface Item {
+  readonly task: number;
+  readonly step: number;
+  readonly ms: number;
+  readonly side: boolean;
+  readonly isNew: boolean;
+  readonly pinned: boolean;
+}
+
+/** Every maximal set of what is still useful in a class, pins always among them, with at most one new thing. Empty where a pin cannot stand. */
+export function choicesIn(model: Model, bounds: Bounds, state: State, at: number): Placed[] {
+  const { room, sideRoom, pins } = model.classes[at];
+  const items = itemsIn(model, bounds, state, at, pins);
+  const must = pins.map((task) => items.filter((item) => item.task === task));
+  if (must.some((ways) => ways.length === 0)) return [];
+  const free = items.filter(({ pinned }) => !pinned);
+  const found: Placed[] = [];
+  const chosen: Item[] = [];
+  let [time, sides, news] = [0, 0, 0];
+  const fits = (item: Item): boolean =>
+    chosen.length < model.most &&
+    !(item.isNew && news > 0) &&
+    !chosen.some(({ task }) => task === item.task) &&
+    time + item.ms + (sides > 0 || item.side ? sideRoom : 0) <= room;
+  const put = (item: Item, by: 1 | -1): void => {
+    if (by > 0) chosen.push(item);
+    else chosen.pop();
+    time += by * item.ms;
+    if (item.side) sides += by;
+    if (item.isNew) news += by;
+  };
+  const extend = (from: number): void => {
+    for (let index = from; index < free.length; index += 1) {
+      if (!fits(free[index])) continue;
+      put(free[index], 1);
+      extend(index + 1);
+      put(free[index], -1);
+    }
+    // Nothing left that fits: a maximal set, unless something before it would fit too.
+    if (!free.some((item) => !chosen.includes(item) && fits(item))) found.push(chosen.map(({ task, step }) => [task, step] as const));
+  };
+  const pinAll = (which: number): void => {
+    if (which === must.length) return extend(0);
+    for (const item of must[which]) {
+      if (!fits(item)) continue;
+      put(item, 1);
+      pinAll(which + 1);
+      put(item, -1);
+    }
+  };
+  pinAll(0);
+  return found;
+}
+
+function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: readonly number[]): Item[] {
+  const wanted = bounds.wanted(state);
+  const items: Item[] = [];
+  model.tasks.forEach((task, index) => {
+    const pinned = pins.includes(index);
+    if (!task.allowed[at] || !(pinned || isUseful(model, bounds, state, index, wanted))) return;
+    const known = state.knows(index);
+    if (!task.already && !needsMet(model, state, index, at)) return;
+    const item = (step: number, isNew: boolean): Item => ({ task: index, step, ms: task.steps[step].ms, side: task.side, isNew, pinned });
+    if (state.stepBegun[index] < 0) return void items.push(item(0, !known));
+    const on = state.step[index];
+    items.push(item(on, false));
+    const next = task.steps[on + 1];
+    if (!next) return;
+    const waited = model.classes[at].day - model.classes[state.stepBegun[index]].day;
+    if (state.onStep[index] >= next.classes && waited >= next.days) items.push(item(on + 1, next.isNew));
+  });
+  return items;
+}
+
+/** Whether every need of a task is met before a class. */
+export function needsMet({ tasks, classes }: Model, state: State, task: number, at: number): boolean {
+  return tasks[task].needs.every(
+    ({ task: need, classes: times, days }) =>
+      tasks[need].already || (state.had[need] >= times && state.begun[need] >= 0 && classes[at].day - classes[state.begun[need]].day >= days),
+  );
+}
+
+/** Whether practising a task once more helps something that is still wanted. */
+function isUseful({ goals, tasks }: Model, _: Bounds, state: State, task: number, wanted: Uint8Array): boolean {
+  if (goals.some((goal, index) => goal.task === task && state.reached[index] === 0)) return true;
+  if (wanted[task] === 0) return false;
+  if (!state.knows(task)) return true;
+  if (tasks[task].already) return false;
+  return tasks.some(
+    ({ needs, already }, above) =>
+      wanted[above] === 1 && !already && state.begun[above] < 0 && needs.some((need) => need.task === task && state.had[task] < need.classes),
+  );
+}

@@ -1,0 +1,120 @@
+import { NOT_REACHED, type Model } from './model';
+import { kindsOf } from './kinds';
+import { State } from './state';
+
+/** What the critical path of each goal has found already: the class it is done in at the soonest, or the number of classes. */
+export interface Alone {
+  readonly soonest: Int16Array;
+  /** The earliest class of each task. */
+  readonly earliest: Int16Array;
+}
+
+/** Goals up to which all their subsets are looked at. */
+const MOST_TOGETHER = 8;
+
+/**
+ * Bounds goals together. In whatever order they are reached, the last one of a set is reached no sooner than the set allows: its
+ * new things take a class each, and its practices have to fit the classes' time. The least sum over all orders goes through the
+ * subsets once.
+ */
+export function jointly(model: Model, below: readonly Int16Array[]) {
+  const { tasks, classes, goals } = model;
+  const [n, count, all] = [tasks.length, classes.length, goals.length];
+  const needsOf = goals.map((_, goal) =>
+    [...below[goal]].map((task) => ({
+      task,
+      above: [...below[goal]].flatMap((other) =>
+        tasks[other].already ? [] : tasks[other].needs.filter((need) => need.task === task).map((need) => ({ task: other, classes: need.classes })),
+      ),
+    })),
+  );
+  const own = (state: State, goal: number): Uint8Array => {
+    const found = new Uint8Array(n);
+    for (const { task, above } of needsOf[goal]) {
+      if (tasks[task].already) continue;
+      let most = 0;
+      for (const { task: other, classes: times } of above) if (state.begun[other] < 0) most = Math.max(most, times - state.had[task]);
+      found[task] = Math.max(0, most, state.begun[task] < 0 ? 1 : 0);
+    }
+    const { task, times } = goals[goal];
+    found[task] = Math.max(found[task], times - state.progress[goal]);
+    return found;
+  };
+  const first = State.first(model);
+  const everything = new Uint8Array(n);
+  for (let goal = 0; goal < all; goal += 1) own(first, goal).forEach((times, task) => (everything[task] = Math.max(everything[task], times)));
+  const kinds = kindsOf(model, everything);
+  const lacking = new Uint8Array((1 << Math.min(all, MOST_TOGETHER)) * n);
+  const order = new Int16Array(n);
+  const cost = new Float64Array(1 << Math.min(all, MOST_TOGETHER));
+  const fresh = new Uint8Array(n);
+
+  return (state: State, at: number, { soonest, earliest }: Alone, alive: readonly number[]): number => {
+    if (alive.length < 2) return alive.length === 0 ? 0 : soonest[alive[0]] + 1;
+    if (alive.length > MOST_TOGETHER) return alive.reduce((sum, goal) => sum + soonest[goal] + 1, 0);
+    // What each goal lacks by itself.
+    const single = alive.map((goal) => own(state, goal));
+    const used: number[] = [];
+    for (let task = 0; task < n; task += 1) {
+      fresh[task] = state.knows(task) ? 0 : 1;
+      if (single.some((one) => one[task] > 0)) used.push(task);
+    }
+    used.sort((a, b) => earliest[a] - earliest[b]);
+    used.forEach((task, index) => (order[index] = task));
+    const subsets = 1 << alive.length;
+    lacking.fill(0, 0, subsets * n);
+    cost[0] = 0;
+    for (let set = 1; set < subsets; set += 1) {
+      const low = 31 - Math.clz32(set & -set);
+      const rest = (set & (set - 1)) * n;
+      const mine = single[low];
+      const base = set * n;
+      for (let index = 0; index < used.length; index += 1) {
+        const task = order[index];
+        const a = lacking[rest + task];
+        lacking[base + task] = a > mine[task] ? a : mine[task];
+      }
+      const last = lastOf(set, base);
+      let least = Infinity;
+      for (let which = 0; which < alive.length; which += 1) {
+        if ((set & (1 << which)) === 0) continue;
+        const without = cost[set & ~(1 << which)];
+        if (without < least) least = without;
+      }
+      cost[set] = least + (last >= count ? NOT_REACHED : last + 1);
+    }
+    return cost[subsets - 1];
+
+    /** The class before which not all of a set can be reached. */
+    function lastOf(set: number, base: number): number {
+      let last = 0;
+      let tail = 255;
+      for (let which = 0; which < alive.length; which += 1) {
+        if ((set & (1 << which)) === 0) continue;
+        if (soonest[alive[which]] > last) last = soonest[alive[which]];
+        const { times } = goals[alive[which]];
+        if (times - 1 < tail) tail = times - 1;
+      }
+      // New things, one a class, in the order in which they can come.
+      let now = at - 1;
+      for (let index = 0; index < used.length; index += 1) {
+        const task = order[index];
+        const times = lacking[base + task];
+        if (times === 0) continue;
+        if (fresh[task] === 1) now = earliest[task] > now ? earliest[task] : now + 1;
+      }
+      if (now >= at) last = Math.max(last, Math.min(count, now + tail));
+      // Practices have to fit.
+      for (let kind = 0; kind < kinds.length && last < count; kind += 1) {
+        const { weight, upTo } = kinds[kind];
+        let asked = upTo[at];
+        for (let index = 0; index < used.length; index += 1) {
+          const task = order[index];
+          asked += weight[task] * lacking[base + task];
+        }
+        while (last < count && upTo[last + 1] < asked - 1e-6) last += 1;
+      }
+      return last;
+    }
+  };
+}

@@ -1,0 +1,110 @@
+import { boundsOf, type Bounds } from './bounds';
+import { choicesIn } from './choices';
+import { Frontier } from './frontier';
+import { NOT_REACHED, type Model, type Placed } from './model';
+import { State } from './state';
+
+export interface Found {
+  readonly cost: number;
+  /** By class, from the first; what stands in fixed classes too. */
+  readonly classes: readonly Placed[];
+}
+
+export interface Outcome {
+  /** The best draft found; null where pins alone cannot be kept. */
+  readonly best: Found | null;
+  /** No draft costs less. */
+  readonly bound: number;
+  readonly proved: boolean;
+  readonly nodes: number;
+}
+
+export interface SearchOptions {
+  /** Asked now and then; the search ends with what it has when this says so. */
+  readonly enough: () => boolean;
+  /** Told of every better draft. */
+  readonly onBetter?: (found: Found) => void;
+  /** Ends at the first draft that costs no more than this. */
+  readonly goodEnough?: number;
+  /** Only drafts that cost less are looked for. */
+  readonly below?: number;
+}
+
+/** How many branches are looked at between two questions whether it is enough. */
+const ASKED_EVERY = 64;
+
+/**
+ * Chronological branch and bound: at each class every maximal set of still useful practices with at most one new thing. A branch is
+ * left when its bound is no better than the best draft, or when a state of the same class that was looked at already is at least as
+ * good in everything.
+ */
+export function search(model: Model, { enough, onBetter, goodEnough = -1, below = Infinity }: SearchOptions): Outcome {
+  const bounds = boundsOf(model);
+  const frontier = model.classes.map(() => new Frontier(model));
+  const path: Placed[] = [];
+  let best: Found | null = null;
+  let nodes = 0;
+  let stopped = false;
+  const limit = () => best?.cost ?? below;
+  const visit = (state: State, at: number): void => {
+    if (stopped) return;
+    nodes += 1;
+    if (nodes % ASKED_EVERY === 0 && enough()) stopped = true;
+    if (at === model.classes.length || state.open === 0) return keep(state, at);
+    const { fixed } = model.classes[at];
+    if (fixed) {
+      path.push(fixed);
+      visit(state.after(fixed, at), at + 1);
+      path.pop();
+      return;
+    }
+    for (const { next, placed } of ordered(state, at)) {
+      if (next.bound >= limit()) break;
+      path.push(placed);
+      visit(next, at + 1);
+      path.pop();
+      if (stopped) return;
+    }
+  };
+  const ordered = (state: State, at: number) =>
+    choicesIn(model, bounds, state, at)
+      .map((placed) => {
+        const next = state.after(placed, at);
+        next.bound = bounds.lowest(next, at + 1);
+        return { next, placed };
+      })
+      .filter(({ next }) => next.bound < limit())
+      .sort((a, b) => a.next.bound - b.next.bound || b.next.worth - a.next.worth)
+      .filter(({ next }) => frontier[at].admits(next, at + 1));
+  const keep = (state: State, at: number): void => {
+    // Whatever is left open here, pins ahead must still be kept.
+    const rest = model.classes.slice(at);
+    const cost = state.cost + state.open * NOT_REACHED;
+    if (cost >= limit()) return;
+    const tail = rest.length > 0 ? finish(model, bounds, state, at) : [];
+    if (tail === null) return;
+    best = { cost, classes: [...path, ...tail] };
+    onBetter?.(best);
+    if (cost <= goodEnough) stopped = true;
+  };
+  const start = State.first(model);
+  start.bound = bounds.lowest(start, 0);
+  const { bound } = start;
+  if (bound < below) visit(start, 0);
+  const proved = !stopped || (best !== null && limit() <= bound);
+  return { best, bound: proved ? limit() : bound, proved, nodes };
+}
+
+/** The classes after every goal is settled: fixed ones as they are, open ones with their pins; null where a pin cannot stand. */
+function finish(model: Model, bounds: Bounds, state: State, from: number): Placed[] | null {
+  let now = state;
+  const classes: Placed[] = [];
+  for (let at = from; at < model.classes.length; at += 1) {
+    const { fixed } = model.classes[at];
+    const placed = fixed ?? choicesIn(model, bounds, now, at)[0];
+    if (!placed) return null;
+    classes.push(placed);
+    now = now.after(placed, at);
+  }
+  return classes;
+}
