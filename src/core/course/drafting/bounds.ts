@@ -7,7 +7,7 @@ export interface Bounds {
   /** The least that any draft costs which goes on from a state. */
   readonly lowest: (state: State, at: number) => number;
   /** By task: whether something that is still wanted needs it more often, or waits for it. */
-  readonly wanted: (state: State) => Uint8Array;
+  readonly wanted: (state: State, at: number) => Uint8Array;
 }
 
 /**
@@ -51,8 +51,8 @@ export function boundsOf(model: Model): Bounds {
   };
   const needs = tasks.map(({ needs: own }) => own.map(({ task, classes: times, days }) => ({ task, times, waits: waited(days) })));
   const chain = tasks.map(({ steps }) => steps.map((step) => ({ ...step, waits: waited(step.days) })));
-  // What each goal stands on, itself last.
-  const below = goals.map(({ task }) => {
+  // What each goal, or a pin, stands on, itself last.
+  const standsOn = (task: number): Int16Array => {
     const found = new Set<number>();
     const walk = (one: number) => {
       if (found.has(one)) return;
@@ -61,7 +61,9 @@ export function boundsOf(model: Model): Bounds {
     };
     walk(task);
     return Int16Array.from(found);
-  });
+  };
+  const below = goals.map(({ task }) => standsOn(task));
+  const pinned = classes.flatMap(({ pins }, until) => pins.map((task) => ({ until, tasks: standsOn(task) })));
   // At least so many classes lie between the first class of a task and the first of a goal's.
   const tails = goals.map(({ task: goal }, index) => {
     const tail = new Map<number, number>([[goal, 0]]);
@@ -173,8 +175,9 @@ export function boundsOf(model: Model): Bounds {
     return true;
   };
 
-  const wanted = (state: State): Uint8Array => {
+  const wanted = (state: State, at: number): Uint8Array => {
     const found = new Uint8Array(n);
+    for (const { until, tasks: own } of pinned) if (until >= at) for (const task of own) found[task] = 1;
     for (let goal = 0; goal < goals.length; goal += 1) if (state.reached[goal] === 0) for (const task of below[goal]) found[task] = 1;
     return found;
   };

@@ -58,11 +58,11 @@ export function choicesIn(model: Model, bounds: Bounds, state: State, at: number
 }
 
 function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: readonly number[]): Item[] {
-  const wanted = bounds.wanted(state);
+  const wanted = bounds.wanted(state, at);
   const items: Item[] = [];
   model.tasks.forEach((task, index) => {
     const pinned = pins.includes(index);
-    if (!task.allowed[at] || !(pinned || isUseful(model, bounds, state, index, wanted))) return;
+    if (!task.allowed[at] || !(pinned || isUseful(model, state, index, wanted))) return;
     const known = state.knows(index);
     if (!task.already && !needsMet(model, state, index, at)) return;
     const item = (step: number, isNew: boolean): Item => ({ task: index, step, ms: task.steps[step].ms, side: task.side, isNew, pinned });
@@ -86,7 +86,7 @@ export function needsMet({ tasks, classes }: Model, state: State, task: number, 
 }
 
 /** Whether practising a task once more helps something that is still wanted. */
-function isUseful({ goals, tasks }: Model, _: Bounds, state: State, task: number, wanted: Uint8Array): boolean {
+function isUseful({ goals, tasks }: Model, state: State, task: number, wanted: Uint8Array): boolean {
   if (goals.some((goal, index) => goal.task === task && state.reached[index] === 0)) return true;
   if (wanted[task] === 0) return false;
   if (!state.knows(task)) return true;

@@ -42,6 +42,7 @@ export function search(model: Model, { enough, onBetter, goodEnough = -1, below 
   const bounds = boundsOf(model);
   const frontier = model.classes.map(() => new Frontier(model));
   const path: Placed[] = [];
+  const lastPin = model.classes.findLastIndex(({ pins }) => pins.length > 0);
   let best: Found | null = null;
   let nodes = 0;
   let stopped = false;
@@ -50,7 +51,7 @@ export function search(model: Model, { enough, onBetter, goodEnough = -1, below 
     if (stopped) return;
     nodes += 1;
     if (nodes % ASKED_EVERY === 0 && enough()) stopped = true;
-    if (at === model.classes.length || state.open === 0) return keep(state, at);
+    if (at === model.classes.length || (state.open === 0 && at > lastPin)) return keep(state, at);
     const { fixed } = model.classes[at];
     if (fixed) {
       path.push(fixed);
@@ -77,13 +78,9 @@ export function search(model: Model, { enough, onBetter, goodEnough = -1, below 
       .sort((a, b) => a.next.bound - b.next.bound || b.next.worth - a.next.worth)
       .filter(({ next }) => frontier[at].admits(next, at + 1));
   const keep = (state: State, at: number): void => {
-    // Whatever is left open here, pins ahead must still be kept.
-    const rest = model.classes.slice(at);
     const cost = state.cost + state.open * NOT_REACHED;
     if (cost >= limit()) return;
-    const tail = rest.length > 0 ? finish(model, bounds, state, at) : [];
-    if (tail === null) return;
-    best = { cost, classes: [...path, ...tail] };
+    best = { cost, classes: [...path, ...model.classes.slice(at).map(({ fixed }) => fixed ?? [])] };
     onBetter?.(best);
     if (cost <= goodEnough) stopped = true;
   };
@@ -93,18 +90,4 @@ export function search(model: Model, { enough, onBetter, goodEnough = -1, below 
   if (bound < below) visit(start, 0);
   const proved = !stopped || (best !== null && limit() <= bound);
   return { best, bound: proved ? limit() : bound, proved, nodes };
-}
-
-/** The classes after every goal is settled: fixed ones as they are, open ones with their pins; null where a pin cannot stand. */
-function finish(model: Model, bounds: Bounds, state: State, from: number): Placed[] | null {
-  let now = state;
-  const classes: Placed[] = [];
-  for (let at = from; at < model.classes.length; at += 1) {
-    const { fixed } = model.classes[at];
-    const placed = fixed ?? choicesIn(model, bounds, now, at)[0];
-    if (!placed) return null;
-    classes.push(placed);
-    now = now.after(placed, at);
-  }
-  return classes;
 }
