@@ -158,8 +158,6 @@ const SAYS_IT_BY_ITSELF: Readonly<Record<string, readonly string[]>> = {
   'Cleo D.': ['low blood pressure'],
   // Not lying flat: the mat is set up before anybody lies down, and nothing else in this class is done otherwise.
   'Birte S.': ['reflux'],
-  // An eye on them in all counted breathing and nothing else: in a class as plain as this, one condition asks for just that.
-  'Nils E.': ['diabetes'],
 };
 
 /** A clinician's answer or an override stands between what these have and what is said, which hides them from guesses like ours. */

@@ -1,4 +1,5 @@
 /** Count progressions: one step at a time, and the guards that keep steps small. */
+export * from './chain';
 export * from './steps';
 export * from './guards';
 export { GROWTH_LIMITS } from './limits';

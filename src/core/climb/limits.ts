@@ -25,3 +25,15 @@ export const GROWTH_LIMITS = {
   /** A hold outside the rounds, in seconds. */
   closingHoldSeconds: 4,
 } as const;
+
+/** How a climb is laid out. */
+export const CLIMB_LIMITS = {
+  /** Classes on a step of counts, layers, holds or pumps before the next. */
+  classesOnAStep: 2,
+  /** Days between two growths of volume. */
+  daysBetweenVolume: 7,
+  /** After so many growing steps of volume comes a lighter one. */
+  growingSteps: 3,
+  /** How much of the volume the lighter one has. */
+  lighterShare: 0.75,
+} as const;

@@ -1,5 +1,6 @@
 import { sessionTime, type Basis, type Block, type PartBlock, type TechniqueBlock } from '../plan';
-import { isSideWork } from '../techniques';
+import { plainPatterns } from '../pattern';
+import { isSideWork, type Technique } from '../techniques';
 import { COURSE_LIMITS } from './limits';
 
 const { restByWeek, settleMinutes, movementFrom } = COURSE_LIMITS;
@@ -27,7 +28,8 @@ export function frame(techniques: readonly TechniqueBlock[], minutes: number, we
       cleared = true;
     }
     body.push(block);
-    if (library.technique(block.technique).read.pattern.kind !== 'natural') body.push(part('settle', settleMinutes));
+    const share = settleShare(library.technique(block.technique));
+    if (share > 0) body.push(part('settle', settleMinutes * share));
   }
   const closing = [part('lying-rest', restByWeek[0]), part('close')];
   const room = minutes - sessionTime([...body, ...closing], basis) / 60_000;
@@ -43,6 +45,13 @@ export function frameTime(minutes: number, techniques: readonly TechniqueBlock[]
     frame(techniques, minutes, 1, () => String((count += 1)), basis),
     basis,
   );
+}
+
+/** How much settling follows a technique, as a share of the usual: none after natural breath, five minutes after connected. */
+export function settleShare({ read }: Technique): number {
+  const plain = plainPatterns(read.pattern);
+  if (plain.every(({ kind }) => kind === 'natural')) return 0;
+  return plain.some(({ kind }) => kind === 'connected') ? COURSE_LIMITS.connectedSettleMinutes / settleMinutes : 1;
 }
 
 const NATURE_ORDER = { activating: 0, even: 1, calming: 2 } as const;

@@ -2,7 +2,7 @@
 export * from './types';
 export * from './dates';
 export { planningOf } from './problem';
-export { draftCourse, type Unplaced } from './draft';
+export { draftCourse, type MendCode, type Proof, type Unplaced } from './draft';
 export { checkCourse, type Check } from './checks';
 export { mended } from './mends';
 export { edit, refusedText, type Edit } from './edits';

@@ -8,15 +8,13 @@ export const COURSE_LIMITS = {
   gaps: [1, 2, 4],
   /** At most one new thing a class: a technique, a layer, or a step of counts or hold. */
   newThings: 1,
-  /** Classes on a step of counts before the next: the guards of a climb. */
-  classesOnAStep: 2,
-  /** Days between two growths of volume: the guards of a climb. */
-  daysBetweenVolume: 7,
   /** Minutes of the lying rest by week, the last from then on: 5 → 10 → 15. */
   restByWeek: [5, 5, 10, 10, 15],
   /** The shortest lying rest that a mend leaves, in minutes. */
   shortestRest: 5,
   settleMinutes: 2,
+  /** After connected breath. */
+  connectedSettleMinutes: 5,
   /** From this length on a class has gentle movement before it, in minutes. */
   movementFrom: 45,
 } as const;

@@ -54,6 +54,21 @@ test('a mend says where to, and a goal that has no place says why', () => {
   expect(why({ technique: '4-7-8', why: 'sessions', needs: 'equal-4-4', sessions: 4, days: 10, had: 2 })).toContain(
     'in 4 sessions over at least 10 days first',
   );
+  const clash: Unplaced['blocked'] = {
+    technique: '4-7-8',
+    why: 'clash',
+    with: [
+      { code: 'goal', technique: '4-7-8' },
+      { code: 'classes', technique: null },
+    ],
+  };
+  const mends = [
+    [{ code: 'weeks', number: 12, technique: null, hour: null }],
+    [{ code: 'without', technique: 'hissing', number: null, hour: null }],
+  ] as const;
+  expect(unplacedText({ goal, blocked: clash, mends }, SHIPPED_LIBRARY)).toBe(
+    '4:7:8 could not be placed: it clashes with the number of classes. What would do: 12 weeks or without Hissing exhale.',
+  );
   expect(why({ technique: '4-7-8', why: 'left out by all' })).toContain('everyone in the cohort must leave it out');
   expect(why({ technique: '4-7-8', why: 'practice', had: 1, wanted: 2 })).toContain('for 1 of the 2 classes');
   expect(why({ technique: '4-7-8', why: 'new things', sessions: 6 })).toContain('in the 6 there are');

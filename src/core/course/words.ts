@@ -6,6 +6,7 @@ import type { Library } from '../library';
 import { dayText, trimNumber, type IsoDate } from '../units';
 import type { Check } from './checks';
 import type { Mend } from './mends';
+import { mendOfText, requestText } from './drafting';
 import type { Blocked, Unplaced } from './draft';
 
 /** Codes made into sentences, here and nowhere else. */
@@ -98,10 +99,15 @@ export function mendText(mend: Mend, dateOf: (sessionId: string) => IsoDate | nu
   }
 }
 
+/** How many mends a sentence names; all of them have their buttons. */
+const NAMED_MENDS = 3;
+
 /** Why a goal was not placed, as a sentence. */
-export function unplacedText({ goal, blocked }: Unplaced, { find }: Library): string {
+export function unplacedText({ goal, blocked, mends }: Unplaced, { find }: Library): string {
   const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';
-  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name)}.`;
+  const ways = (mends ?? []).slice(0, NAMED_MENDS).map((together) => listed(together.map((mend) => mendOfText(mend, name))));
+  const mend = ways.length > 0 ? ` What would do: ${listed(ways, 'or')}.` : '';
+  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name)}.${mend}`;
 }
 
 function blockedText(blocked: Blocked, goal: string, name: (id: string) => string): string {
@@ -116,10 +122,16 @@ function blockedText(blocked: Blocked, goal: string, name: (id: string) => strin
     case 'no room':
       return `with arriving, rest and closing ${it} takes ${blocked.minutes} minutes, more than a class has`;
     case 'sessions':
-      return `${it} needs ${name(blocked.needs)} in ${blocked.sessions} sessions over at least ${blocked.days} days first, and the course leaves room for ${blocked.had}. More weeks would help`;
+      return `${it} needs ${name(blocked.needs)} in ${blocked.sessions} sessions over at least ${blocked.days} days first, and the course leaves room for ${blocked.had}`;
     case 'new things':
       return `one new thing a class leaves no class free for it in the ${blocked.sessions} there are`;
     case 'practice':
-      return `it comes in, but only for ${blocked.had} of the ${blocked.wanted} classes asked for. More weeks would help`;
+      return `it comes in, but only for ${blocked.had} of the ${blocked.wanted} classes asked for`;
+    case 'clash': {
+      const others = blocked.with
+        .filter(({ code, technique }) => !(code === 'goal' && technique === goal))
+        .map((request) => requestText(request, name));
+      return others.length > 0 ? `it clashes with ${listed(others)}` : 'no course like this has room for it';
+    }
   }
 }

@@ -38,7 +38,7 @@ export const FAMILIES: readonly Family[] = [
       { question: 'How is it felt?', ways: ['chest hand still, belly hand moving', 'breathing under both hands', 'belly first, then chest'] },
     ],
     about: 'One hand on the belly, one on the chest. The lower hand moves, the upper one hardly does.',
-    cues: [said('in', 'Belly rises under the hand'), said('out', 'Belly falls, chest quiet'), said('any', 'Soft, never pushed')],
+    cues: [said('in', 'Belly rises under the hand'), said('out', 'Belly sinks, chest quiet'), said('any', 'Soft, never pushed')],
     watchFor: ['pushing the belly out', 'lifted shoulders'],
     cautions: [],
   },

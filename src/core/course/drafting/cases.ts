@@ -37,7 +37,10 @@ export interface Case {
     /** Its climb, expanded: n classes on the step below, d days since that began. */
     readonly steps?: readonly { readonly ms: number; readonly fresh: number; readonly n: number; readonly d: number; readonly at?: string }[];
   }[];
-  readonly fixed: readonly (readonly string[])[];
+  /** What stands in past and published classes; null, or nothing, for an open one. */
+  readonly fixed: readonly (readonly string[] | null)[];
+  /** By technique and class: false where nobody of the cohort may do it. */
+  readonly open?: Readonly<Record<string, readonly boolean[]>>;
   readonly pins: readonly (readonly [number, string])[];
   readonly most: number;
   readonly best?: { readonly status: string; readonly dropped: number; readonly sum: number };
@@ -71,7 +74,7 @@ export function modelOf(file: CaseFile, one: Case): Model {
   // What is known already can fill a class.
   for (const id of already) if (techniques[id]) want(id);
   // What was taught in a fixed class is known from then on.
-  for (const ids_ of one.fixed) for (const id of ids_) if (techniques[id]) want(id);
+  for (const held of one.fixed) for (const id of held ?? []) if (techniques[id]) want(id);
   const index = new Map(ids.map((id, at) => [id, at]));
   const barred = new Set([...one.banned, ...one.unqualified]);
   const bare = ids.map((id): Omit<Task, 'mostNeeded' | 'longestWait'> => {
@@ -89,7 +92,7 @@ export function modelOf(file: CaseFile, one: Case): Model {
         days: step.d,
       })),
       needs: known ? [] : (needsOf.get(id) ?? []).map(([needs, classes, days]) => ({ task: index.get(needs)!, classes, days })),
-      allowed: [...one.hours].map((hour) => (hour === '*' || hours.includes(hour)) && !barred.has(id)),
+      allowed: [...one.hours].map((hour, at) => (hour === '*' || hours.includes(hour)) && !barred.has(id) && (one.open?.[id]?.[at] ?? true)),
     };
   });
   const asked = (task: number) => bare.flatMap(({ needs }) => needs.filter((need) => need.task === task));
@@ -106,7 +109,7 @@ export function modelOf(file: CaseFile, one: Case): Model {
       day: Math.round(Date.parse(date) / DAY_MS),
       room: (minutes - around) * MINUTE_MS,
       sideRoom: (frame.clearNose + (moved ? 0 : frame.movement)) * MINUTE_MS,
-      fixed: at < one.fixed.length ? one.fixed[at].flatMap((id) => (index.has(id) ? [[index.get(id)!, 0] as const] : [])) : null,
+      fixed: one.fixed[at]?.flatMap((id) => (index.has(id) ? [[index.get(id)!, 0] as const] : [])) ?? null,
       pins: one.pins.filter(([where]) => where === at).map(([, id]) => index.get(id)!),
     };
   });

@@ -1,11 +1,9 @@
 import { needsMet } from './choices';
+import { COURSE_LIMITS } from '../limits';
 import type { Model, Placed } from './model';
 import { State } from './state';
 
-/** Classes are filled to so many techniques, where there is time. */
-const FILLED_TO = 4;
-/** Practised techniques come back at growing gaps, in classes. */
-const GAPS = [1, 2, 4] as const;
+const { fewestTechniques: FILLED_TO, gaps: GAPS } = COURSE_LIMITS;
 
 /**
  * Fills open classes up with what is known, so that none is empty and nothing is forgotten: first what has waited longest beyond
@@ -44,7 +42,8 @@ function withKnown(model: Model, state: State, placed: Placed, at: number, last:
     more.reduce((sum, [task, step]) => sum + model.tasks[task].steps[step].ms, 0) + (more.some(([task]) => model.tasks[task].side) ? sideRoom : 0);
   for (const { task, index } of known) {
     if (whole.length >= Math.min(FILLED_TO, model.most)) break;
-    if (families.has(task.family) && whole.length > 0) continue;
+    // What is not due yet stands only where a class would be empty.
+    if (whole.length > 0 && (families.has(task.family) || due(index) < 0)) continue;
     const step = state.stepBegun[index] < 0 ? 0 : state.step[index];
     if (time([...whole, [index, step]]) > room) continue;
     whole.push([index, step]);

@@ -49,7 +49,7 @@ const times = (one: Case, technique: string, r: number): Case => ({
 
 /** Everything a case asks for that could be taken away. */
 export function requestsOf(one: Case): Request[] {
-  const open = one.dates.length - one.fixed.length;
+  const open = one.dates.filter((_, at) => !one.fixed[at]).length;
   return [
     ...one.goals.map(({ v }): Request => ({ code: 'goal', technique: v, without: (of) => goalsWithout(of, v) })),
     ...one.goals.filter(({ r }) => r > 1).map(({ v }): Request => ({ code: 'times', technique: v, without: (of) => times(of, v, 1) })),
@@ -124,7 +124,7 @@ function mendsIn(file: CaseFile, one: Case): MendOf[] {
       ...plain,
       code: 'minutes',
       number: minutes,
-      with: (of) => ({ ...of, minutes: of.minutes.map((own, at) => (at < of.fixed.length ? own : Math.max(own, minutes))) }),
+      with: (of) => ({ ...of, minutes: of.minutes.map((own, at) => (of.fixed[at] ? own : Math.max(own, minutes))) }),
     })),
     ...(['m', 'd', 'e'] as const)
       .filter((hour) => [...one.hours].some((own) => own !== hour))
