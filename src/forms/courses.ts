@@ -1,6 +1,7 @@
 import { array, number, object, type InferType } from 'yup';
+import { COURSE_LIMITS } from '@/core/course';
 import { FORM_LIMITS } from './limits';
-import { clock, day, dose, id, line, oneOf, once, pattern, technique, version, whole, words } from './rules';
+import { clock, day, dose, id, line, oneOf, once, pattern, slug, technique, version, whole, words } from './rules';
 
 /** The version of every session that a page showed. */
 const seen = () =>
@@ -33,6 +34,11 @@ export const courseForm = object({
   minutes: whole('Minutes', FORM_LIMITS.minutes.least, FORM_LIMITS.minutes.most),
   teacher: id().required('Please choose a teacher.'),
   goals: array()
+    .test(
+      'once',
+      'A goal stands here twice: say it once, with what it should reach.',
+      (goals) => new Set((goals ?? []).map((goal) => goal?.technique)).size === (goals ?? []).length,
+    )
     .of(object({ technique: technique(), pattern: pattern(), dose: dose(), practise: whole('Practised', 1, FORM_LIMITS.practise) }))
     .min(1, 'Choose at least one goal.')
     .max(FORM_LIMITS.goals, `At most ${FORM_LIMITS.goals} goals.`)
@@ -40,6 +46,49 @@ export const courseForm = object({
 });
 
 export const draftForm = object({ course: id(), version: version(), seen: seen() });
+
+/** A draft that was worked out on a page: the techniques of the classes that are taken from it. */
+export const keepDraftForm = object({
+  course: id(),
+  version: version(),
+  seen: seen(),
+  classes: array()
+    .of(
+      object({
+        session: id(),
+        techniques: array()
+          .of(object({ technique: technique(), pattern: pattern(), dose: dose() }))
+          .max(COURSE_LIMITS.mostTechniques, `At most ${COURSE_LIMITS.mostTechniques} techniques in a class.`)
+          .required(),
+      }),
+    )
+    .min(1, 'Take at least one class.')
+    .max(FORM_LIMITS.weeks * 7)
+    .required(),
+});
+
+/** Changes of a request that were offered as mends. */
+export const mendCourseForm = object({
+  course: id(),
+  version: version(),
+  seen: seen(),
+  mends: array()
+    .of(
+      object({
+        code: oneOf(['weeks', 'minutes', 'hour', 'times', 'without', 'practise', 'unpin'] as const),
+        technique: slug('No such technique.'),
+        number: number().nullable().default(null).integer(),
+        hour: oneOf(['m', 'd', 'e'] as const)
+          .nullable()
+          .notRequired(),
+      }),
+    )
+    .min(1)
+    .max(2)
+    .required(),
+});
+
+export const courseChoice = object({ id: id() });
 
 export const moveForm = object({ course: id(), block: id(), to: id(), seen: seen() });
 

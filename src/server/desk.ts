@@ -43,6 +43,12 @@ export async function inOne<T, Who extends Actor>(desk: Desk<Who>, work: (at: Wr
   }
 }
 
+/** The same transaction, with nothing remembered from before what was written in it. */
+export function afresh<Who extends Actor>(at: Writing<Who>): Writing<Who> {
+  at.em.clear();
+  return { ...at, known: new Map() };
+}
+
 function oneAfterAnother(): Desk['turn'] {
   let last: Promise<unknown> = Promise.resolve();
   return <T>(query: () => Promise<T>): Promise<T> => {

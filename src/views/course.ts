@@ -1,5 +1,5 @@
 import type { IsoDate } from '@/core/units';
-import type { Check } from '@/core/course';
+import type { Check, MendCode } from '@/core/course';
 
 /** What pages are given about courses. */
 
@@ -24,6 +24,7 @@ export interface Chip {
   readonly family: string;
   readonly familyName: string;
   readonly chip: string;
+  readonly pattern: string;
   readonly dose: string;
   readonly fresh: boolean;
 }
@@ -54,6 +55,9 @@ export interface CourseView {
     readonly minutes: number;
     readonly weekdays: readonly number[];
     readonly unplaced: readonly string[];
+    /** What would make every goal possible, tried beforehand: what the button says, and what it sends. */
+    readonly mends: readonly { readonly text: string; readonly mends: readonly MendCode[] }[];
+    readonly goals: readonly string[];
   };
   readonly cohort: { readonly id: string; readonly name: string; readonly people: number };
   readonly teacher: string;

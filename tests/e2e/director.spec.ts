@@ -112,6 +112,7 @@ test('a course is made, drafted, moved by keyboard and by drag, and answers on t
 
   // A page that was opened before the moves changes nothing until it has been looked at.
   await stale.getByRole('button', { name: 'Draft again from here' }).click();
+  await stale.getByRole('button', { name: /^Take/ }).click();
   const meanwhile = stale.getByRole('alert', { name: 'Somebody else changed this meanwhile' });
   await expect(meanwhile).toContainText('4:7:8');
   await accessible(stale);

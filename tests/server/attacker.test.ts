@@ -82,7 +82,10 @@ function guesses(): Guess[] {
       .filter((b) => b.condition !== a.condition)
       .map((b) => ({ has: [a.condition, b.condition], screened: { ...base, answers: [a, b] } })),
   );
-  const open = plain.map((one) => ({ has: [one.condition], screened: { ...base, answers: [{ ...one, answer: "don't know" as const, date: null }] } }));
+  const open = plain.map((one) => ({
+    has: [one.condition],
+    screened: { ...base, answers: [{ ...one, answer: "don't know" as const, date: null }] },
+  }));
   const unknown = [NOT_SCREENED, { ...NOT_SCREENED, birthDate: ADULT }].map((screened) => ({ has: [], screened }));
   return [{ has: [], screened: base }, ...unknown, ...ages, ...single, ...pairs, ...open];
 }

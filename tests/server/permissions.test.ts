@@ -21,7 +21,8 @@ import { endOverride, makeOverride, recordClinician } from '../../src/server/use
 import { whatIfAside, whatIfForm } from '../../src/server/usecases/people/whatIf';
 import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
-import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
+import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
+import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
 import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
 import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
@@ -109,6 +110,9 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['createCourse', 'D', (desk) => createCourse(desk, {})],
   ['readCourse', 'DL', (desk, { course }) => readCourse(desk, course)],
   ['draftCourse', 'D', (desk) => draftCourse(desk, {})],
+  ['draftingProblem', 'D', (desk) => draftingProblem(desk, {})],
+  ['keepDrafted', 'D', (desk) => keepDrafted(desk, {})],
+  ['mendCourse', 'D', (desk) => mendCourse(desk, {})],
   ['moveBlock', 'D', (desk) => moveBlock(desk, {})],
   ['mendCheck', 'D', (desk) => mendCheck(desk, {})],
   ['listPlans', 'DL', (desk) => listPlans(desk)],
@@ -167,6 +171,9 @@ test('another studio finds nothing of ours', async () => {
     exportPerson(await stranger(), { person: fenna, why: 'curious' }),
     readCourse(await stranger(), boat.id),
     draftCourse(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
+    draftingProblem(await stranger(), { id: boat.id }),
+    keepDrafted(await stranger(), { course: boat.id, version: boat.version, seen: [], classes: [{ session: boat.id, techniques: [] }] }),
+    mendCourse(await stranger(), { course: boat.id, version: boat.version, seen: [], mends: [{ code: 'weeks', number: 20 }] }),
     moveBlock(await stranger(), { course: boat.id, seen: [], block: blocks[0].id, to: session.id }),
     readPlan(await stranger(), session.id),
     saveBlocks(await stranger(), { session: session.id, version: session.version, blocks }),

@@ -2,15 +2,24 @@
 
 import { reply } from '@/app/edge';
 import { createCourse } from '@/server/usecases/courses/createCourse';
-import { draftCourse } from '@/server/usecases/courses/draftCourse';
+import { draftingProblem, keepDrafted } from '@/server/usecases/courses/draftCourse';
+import { mendCourse } from '@/server/usecases/courses/mendCourse';
 import { mendCheck, moveBlock } from '@/server/usecases/courses/moveBlock';
 
 export async function createCourseAction(input: unknown) {
   return reply((desk) => createCourse(desk, input));
 }
 
-export async function draftCourseAction(input: unknown) {
-  return reply((desk) => draftCourse(desk, input));
+export async function draftingProblemAction(input: unknown) {
+  return reply((desk) => draftingProblem(desk, input));
+}
+
+export async function keepDraftedAction(input: unknown) {
+  return reply((desk) => keepDrafted(desk, input));
+}
+
+export async function mendCourseAction(input: unknown) {
+  return reply((desk) => mendCourse(desk, input));
 }
 
 export async function moveBlockAction(input: unknown) {

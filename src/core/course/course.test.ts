@@ -66,6 +66,16 @@ test.each<[string, string, CourseSession[], Partial<Planning>, RegExp]>([
   expect(drafted.some((session) => taught(session).some((block) => block.technique === 'equal-4-4'))).toBe(true);
 });
 
+test('drafting again changes nothing where nothing has changed', () => {
+  const goals = [goal('longer-5-6'), goal('alternate-4-4')];
+  const first = draftCourse(sessions(6), goals, setting(), ids());
+  const again = draftCourse(first.sessions, goals, setting(), ids());
+  expect(again.sessions).toEqual(first.sessions);
+  // One class taught as it was drafted changes nothing either.
+  const taughtOnce = first.sessions.map((session, index) => ({ ...session, fixed: index === 0 }));
+  expect(draftCourse(taughtOnce, goals, setting(), ids()).sessions).toEqual(taughtOnce);
+});
+
 test('past and published sessions are left as they are and count as practised', () => {
   const dated = sessions(4);
   const block: TechniqueBlock = { id: 'kept', kind: 'technique', technique: 'equal-4-4', pattern: '4:4', dose: '4 min', tempo: 1000 };

@@ -2,8 +2,8 @@ import { climbSteps, type ClimbStep } from '../climb';
 import { wayDown } from '../ladder';
 import { blockTime, techniquesIn, type TechniqueBlock } from '../plan';
 import { isSideWork } from '../techniques';
-import { millis } from '../units';
-import { inTimeOrder } from './checks';
+import { millis, type IsoDate } from '../units';
+import { checkCourse, inTimeOrder } from './checks';
 import { forSomebody, NOTHING_BEFORE } from './constraints';
 import { weekOf } from './dates';
 import { clashOf, mendsFor, solve, type Case, type CaseFile, type MendOf, type Request, type Solved } from './drafting';
@@ -64,7 +64,7 @@ export interface Drafting {
   /** Whether what was found is enough; asked often. */
   readonly enough: () => boolean;
   /** Told of every better draft on the way. */
-  readonly onBetter?: (better: Proof) => void;
+  readonly onBetter?: (better: Omit<Draft, 'unplaced'>) => void;
 }
 
 const HOUR = { morning: 'm', day: 'd', evening: 'e' } as const;
@@ -160,23 +160,75 @@ export function draftCourse(
   const ordered = inTimeOrder(sessions);
   const { file, one, climbs, first } = problemOf(ordered, goals, planning);
   const proofOf = ({ status, dropped, sum, bound, reached }: Solved): Proof => ({ proved: status === 'proved', dropped, sum, bound, reached });
-  const solved = solve(file, one, { enough, onBetter: onBetter && ((better) => onBetter(proofOf(better))) });
-  const drafted = ordered.map((session, at): CourseSession => {
-    if (session.fixed) return session;
-    const techniques = solved.sessions[at].map(([id, step]): TechniqueBlock => {
-      const { pattern, dose } = climbs.get(id)![step];
-      return { ...first(id), id: newId(), pattern, dose };
+  const sessionsOf = (solved: Solved): CourseSession[] =>
+    ordered.map((session, at) => {
+      if (session.fixed) return session;
+      const techniques = solved.sessions[at].map(([id, step]): TechniqueBlock => {
+        const { pattern, dose } = climbs.get(id)![step];
+        return { ...first(id), id: newId(), pattern, dose };
+      });
+      return framed(session, techniques, ordered[0].date, planning, newId);
     });
-    return { ...session, blocks: frame(techniques, session.minutes, weekOf(ordered[0].date, session.date), newId, planning.basis) };
-  });
+  const better = onBetter && ((found: Solved) => onBetter({ sessions: sessionsOf(found), proof: proofOf(found) }));
+  const solved = solve(file, one, { enough, onBetter: better });
   const left = goals.filter((_, index) => solved.reached[index] === null);
-  if (left.length === 0) return { sessions: drafted, unplaced: [], proof: proofOf(solved) };
+  const kept = isAsGood(ordered, goals, planning, solved);
+  return { sessions: kept ? ordered : sessionsOf(solved), unplaced: whyNot(left, ordered, goals, planning, enough), proof: proofOf(solved) };
+}
+
+/** Whether a course as it stands is a draft as good as the best one: nothing is changed for the sake of change. */
+function isAsGood(sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning, { sum, dropped }: Solved): boolean {
+  const open = new Set(sessions.filter(({ fixed }) => !fixed).map(({ id }) => id));
+  if (sessions.some(({ id, blocks }) => open.has(id) && blocks.length === 0)) return false;
+  const reached = goals.map((goal) => reachedIn(sessions, goal));
+  if (reached.filter((at) => at === null).length !== dropped || reached.reduce<number>((all, at) => all + (at ?? 0), 0) !== sum) return false;
+  return checkCourse(sessions, planning).every(
+    ({ session, severity, finding }) => !open.has(session) || severity === 'know' || finding.code === 'nobody qualified',
+  );
+}
+
+/** The number of the class in which a goal was practised often enough as it should be reached; null while it was not. */
+function reachedIn(sessions: readonly CourseSession[], { technique, pattern, dose, practise }: Goal): number | null {
+  let had = 0;
+  for (const [at, { blocks }] of sessions.entries()) {
+    if (techniquesIn(blocks).some((block) => block.technique === technique && block.pattern === pattern && block.dose === dose)) had += 1;
+    if (had >= practise) return at + 1;
+  }
+  return null;
+}
+
+/** A session with these techniques and everything that stands around them. */
+export function framed(
+  session: CourseSession,
+  techniques: readonly TechniqueBlock[],
+  first: IsoDate,
+  planning: Planning,
+  newId: () => string,
+): CourseSession {
+  return { ...session, blocks: frame(techniques, session.minutes, weekOf(first, session.date), newId, planning.basis) };
+}
+
+/** Goals that are not practised so often on their last step in these sessions, each with why, and what would mend it. */
+export function unplacedIn(sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning, enough: () => boolean): Unplaced[] {
+  const ordered = inTimeOrder(sessions);
+  const left = goals.filter((goal) => reachedIn(ordered, goal) === null);
+  return whyNot(left, ordered, goals, planning, enough);
+}
+
+function whyNot(
+  left: readonly Goal[],
+  ordered: readonly CourseSession[],
+  goals: readonly Goal[],
+  planning: Planning,
+  enough: () => boolean,
+): Unplaced[] {
+  if (left.length === 0) return [];
+  const { file, one } = problemOf(ordered, goals, planning);
   const clash = clashOf(file, one, enough) ?? [];
   const mends = mendsFor(file, one, enough).map((together) =>
     together.map(({ code, technique, number, hour }): MendCode => ({ code, technique, number, hour })),
   );
-  const unplaced = left.map((goal): Unplaced => ({ goal, blocked: blockedBy(goal, ordered, planning, clash), mends }));
-  return { sessions: drafted, unplaced, proof: proofOf(solved) };
+  return left.map((goal): Unplaced => ({ goal, blocked: blockedBy(goal, ordered, planning, clash), mends }));
 }
 
 const NO_HURRY: Drafting = { enough: () => false };

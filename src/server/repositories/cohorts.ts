@@ -3,7 +3,7 @@ import type { Actor } from '../auth/actors';
 import { may } from '../auth/permissions';
 import { readRow, readRows } from '../db/read';
 import { CohortRow, CourseRow, PlanRow, SessionRow } from '../db/rows';
-import { add } from '../db/write';
+import { add, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
 
@@ -35,6 +35,13 @@ export async function cohort(desk: Desk<Actor>, id: string): Promise<Cohort> {
 
 export async function addCohort(at: Writing, cohortToAdd: Cohort): Promise<void> {
   await add(at, CohortRow, cohortToAdd);
+}
+
+/** What a cohort already practises, with what was there. */
+export async function addPractice(at: Writing, id: string, more: readonly string[]): Promise<void> {
+  const row = await hold(at, CohortRow, { id: knownId(id) });
+  if (!row) throw new Refusal('not-found');
+  await claim(at, CohortRow, id, row.version, { already: [...new Set([...row.already, ...more])] });
 }
 
 function seesAll({ who }: Desk<Actor>): boolean {

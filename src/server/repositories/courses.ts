@@ -77,6 +77,23 @@ export async function keepDraft(
   for (const { session, version, blocks } of sessions) await changeBlocks(at, session, version, blocks);
 }
 
+/** Changes what a course was asked for, at the version it was seen at, and the classes that follow from it. @returns the version it has now */
+export async function changeRequest(
+  at: Writing,
+  { id, start, minutes }: Course,
+  seen: number,
+  to: Partial<Pick<Course, 'weeks' | 'start' | 'minutes' | 'goals'>>,
+  more: readonly IsoDate[],
+  open: readonly Seen[],
+): Promise<number> {
+  const version = await claim(at, CourseRow, id, seen, to);
+  const dated = { course: id, start: to.start ?? start, minutes: to.minutes ?? minutes, blocks: [], published: 0 };
+  if (more.length > 0) await add(at, SessionRow, ...more.map((date) => ({ id: at.newId(), date, ...dated })));
+  if (to.start !== undefined || to.minutes !== undefined)
+    for (const one of open) await claim(at, SessionRow, one.session, one.version, { start: dated.start, minutes: dated.minutes });
+  return version;
+}
+
 /** Gives a session other blocks, at the version it was seen at. @returns the version it has now */
 export function changeBlocks(at: Writing, id: string, seen: number, blocks: readonly Block[]): Promise<number> {
   return claim(at, SessionRow, id, seen, { blocks });

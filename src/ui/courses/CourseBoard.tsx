@@ -3,7 +3,7 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { draftCourseAction, mendCheckAction, moveBlockAction } from '@/app/actions/courses';
+import { draftingProblemAction, keepDraftedAction, mendCheckAction, mendCourseAction, moveBlockAction } from '@/app/actions/courses';
 import { dayText } from '@/core/units';
 import type { CourseView, ShownCheck } from '@/views/course';
 import type { Reply } from '../forms/reply';
@@ -14,6 +14,10 @@ import { Plank } from '../shell/Plank';
 import { Checks } from './Checks';
 import { CourseLadder } from './CourseLadder';
 import { differences } from './differences';
+import { Mends } from './Mends';
+import { toClasses, type Proposal } from './proposal';
+import { Proposed } from './Proposed';
+import { useDrafting } from './useDrafting';
 
 /** Something that was asked of a course as it was seen, and may be asked again of the course as it is. */
 interface Asked {
@@ -50,26 +54,53 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
     const { kind, block } = step;
     void send(`${step.text}: done.`, (now) => mendCheckAction({ course: now.course.id, session, kind, block, seen: seenIn(now) }));
   };
+  const drafted = view.sessions.some(({ techniques, fixed }) => !fixed && techniques.length > 0);
+  const drafting = useDrafting();
   const draft = async () => {
-    const reply = await send('Drafted.', (now) => draftCourseAction({ course: now.course.id, version: now.course.version, seen: seenIn(now) }));
-    if (!reply?.ok) return;
-    const { unplaced } = reply.value as { readonly unplaced: readonly string[] };
-    say(unplaced.length === 0 ? 'Drafted: every goal has its place.' : `Drafted. ${unplaced.join(' ')}`);
+    const reply = await run(() => draftingProblemAction({ id: view.course.id }));
+    // A first draft has nothing to be compared with: it is taken as it comes.
+    if (reply?.ok) drafting.start(reply.value, drafted ? undefined : (proposal) => void take(proposal, new Set(view.sessions.map(({ id }) => id))));
   };
-  const drafted = view.sessions.some(({ techniques }) => techniques.length > 0);
+  const take = async (proposal: Proposal, taken: ReadonlySet<string>) => {
+    const classes = toClasses(proposal, taken);
+    const reply = await send('Drafted.', (now) =>
+      keepDraftedAction({ course: now.course.id, version: now.course.version, seen: seenIn(now), classes }),
+    );
+    if (!reply?.ok) return;
+    drafting.leave();
+    const { unplaced } = reply.value as { readonly unplaced: readonly string[] };
+    say(unplaced.length === 0 ? 'Drafted: every goal has its place.' : 'Drafted. What has no place stands above, with what would do.');
+  };
+  const mendCourse = ({ text, mends }: CourseView['course']['mends'][number]) =>
+    void send(`Done: ${text}. It was drafted again.`, (now) =>
+      mendCourseAction({ course: now.course.id, version: now.course.version, seen: seenIn(now), mends }),
+    );
+  const shown = drafting.running || drafting.proposal !== null;
   return (
     <DndContext sensors={sensors} id="course" onDragEnd={({ active, over }: DragEndEvent) => over && move(String(active.id), String(over.id))}>
       <div className="head">
         <div>{title}</div>
         {view.mayEdit && (
           <div className="actions">
-            <Button variant="contained" disabled={busy} onClick={() => void draft()}>
-              {busy ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
+            <Button variant="contained" disabled={busy || drafting.running} onClick={() => void draft()}>
+              {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
             </Button>
           </div>
         )}
       </div>
       {children}
+      {view.mayEdit && view.course.mends.length > 0 && !shown && <Mends mends={view.course.mends} busy={busy} onMend={mendCourse} />}
+      {shown && (
+        <Proposed
+          view={view}
+          proposal={drafting.proposal}
+          running={drafting.running}
+          busy={busy}
+          onEnough={drafting.enough}
+          onTake={(taken) => drafting.proposal && void take(drafting.proposal, taken)}
+          onLeave={drafting.leave}
+        />
+      )}
       <div className="two" aria-busy={busy}>
         <CourseLadder view={view} move={view.mayEdit ? move : null} />
         <Plank>

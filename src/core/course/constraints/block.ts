@@ -52,11 +52,6 @@ export const byQualified: BlockRule = ({ technique }, { date }, _, { basis, qual
 /** At least one complete round fits its minutes. */
 export const inWholeRounds: BlockRule = (block, _, __, { basis }) => (readBlock(block, basis).timing.fits ? [] : [{ code: 'no round fits' }]);
 
-/** Whether a technique may be taught in a class at all: the hour suits it, and somebody in the cohort may do it. */
-export function mayBeTaught(block: TechniqueBlock, ...asked: [...(Parameters<BlockRule> extends [unknown, ...infer Rest] ? Rest : never)]): boolean {
-  return [atItsHour, forSomebody].every((rule) => rule(block, ...asked).length === 0);
-}
-
 /** Whether a technique or a step of its counts is new to the cohort; volume is not. */
 export function isNew({ technique, pattern }: TechniqueBlock, { last, practised }: Parameters<BlockRule>[2], { already }: Planning): boolean {
   const was = last.get(technique);

@@ -91,8 +91,8 @@ function isUseful({ goals, tasks }: Model, state: State, task: number, wanted: U
   if (wanted[task] === 0) return false;
   if (!state.knows(task)) return true;
   if (tasks[task].already) return false;
+  // Needs are asked in every open class, not only the first.
   return tasks.some(
-    ({ needs, already }, above) =>
-      wanted[above] === 1 && !already && state.begun[above] < 0 && needs.some((need) => need.task === task && state.had[task] < need.classes),
+    ({ needs, already }, above) => wanted[above] === 1 && !already && needs.some((need) => need.task === task && state.had[task] < need.classes),
   );
 }

@@ -1,4 +1,4 @@
-import { boundsOf, type Bounds } from './bounds';
+import { boundsOf } from './bounds';
 import { choicesIn } from './choices';
 import { Frontier } from './frontier';
 import { NOT_REACHED, type Model, type Placed } from './model';

@@ -1,6 +1,7 @@
-import { checkCourse, checkText, mended, mendText, unplacedText, weekOf, type Check, type Planning } from '@/core/course';
+import { checkCourse, checkText, mended, mendOfText, mendText, unplacedText, weekOf, type Check, type Planning } from '@/core/course';
 import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { logText } from '@/core/teach';
+import { listed } from '@/core/wording';
 import type { CourseView, SessionPlank, SessionState, ShownCheck } from '@/views/course';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
@@ -21,6 +22,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   );
   const seen = new Set<string>(planning.already);
   const { name, version, weeks, start, minutes, weekdays } = found;
+  const nameOf = (technique: string) => planning.basis.library.find(technique)?.name ?? technique;
   return {
     course: {
       id,
@@ -31,6 +33,8 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
       minutes,
       weekdays,
       unplaced: found.unplaced.map((one) => unplacedText(one, planning.basis.library)),
+      mends: (found.unplaced[0]?.mends ?? []).map((mends) => ({ text: listed(mends.map((mend) => mendOfText(mend, nameOf))), mends })),
+      goals: found.goals.map(({ technique }) => nameOf(technique)),
     },
     cohort: { id: group.id, name: group.name, people: members.length },
     teacher: everyone.find((member) => member.id === found.teacher)?.name ?? '',
@@ -61,6 +65,7 @@ function plankOf(session: Session, { basis }: Planning, seen: Set<string>): Omit
       family: of.id,
       familyName: of.name,
       chip: chipText(block, basis),
+      pattern: block.pattern,
       dose: block.dose,
       fresh,
     };

@@ -34,11 +34,13 @@ export default async function CoursePage({ params }: { params: Promise<{ id: str
           {week === null ? 'It has not started yet. ' : week > course.weeks ? 'It is finished. ' : `Week ${week} of ${course.weeks}. `}
           {!drafted
             ? 'Its dates stand. Press Draft, and the goals are laid out from the ground up.'
-            : wrong === 0
-              ? 'Nothing is out of order.'
-              : wrong === 1
-                ? 'One thing wants mending.'
-                : `${wrong} things want mending.`}
+            : course.unplaced.length > 0 && wrong === 0
+              ? `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet; nothing else is out of order.`
+              : wrong === 0
+                ? 'Nothing is out of order.'
+                : wrong === 1
+                  ? 'One thing wants mending.'
+                  : `${wrong} things want mending.`}
         </p>
         {course.unplaced.length > 0 && (
           <div className="note" style={{ marginBottom: 14 }}>

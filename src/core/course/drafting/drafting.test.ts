@@ -1,0 +1,225 @@
+import fc from 'fast-check';
+import { clashOf, mendOfText, mendsFor, requestText, solve, type Case, type CaseFile } from '.';
+import { needsMet } from './choices';
+import { modelOf } from './cases';
+import { NOT_REACHED, type Model, type Placed } from './model';
+import { search } from './search';
+import { State } from './state';
+
+const FRAME = { arrive: 4, movement: 5, movementFrom: 45, clearNose: 1, settle: 2, rest: 5, close: 3 } as const;
+const never = () => false;
+
+/** A small ladder of invented techniques; a chain with a branch, one with a hold, one with sides, one for the morning. */
+const file = (ms: readonly number[]): CaseFile => ({
+  frame: FRAME,
+  techniques: Object.fromEntries(
+    ['a', 'b', 'c', 'd', 'e'].map((id, index) => [
+      id,
+      {
+        ms: ms[index % ms.length],
+        settle: 1,
+        hours: id === 'e' ? 'm' : 'mde',
+        nature: 'even' as const,
+        side: id === 'd' ? 1 : 0,
+        rung: 2,
+        family: id,
+      },
+    ]),
+  ),
+  edges: [
+    ['a', 'b', 2, 4],
+    ['b', 'c', 2, 4],
+    ['a', 'd', 1, 4],
+    ['b', 'e', 1, 10],
+  ],
+  instances: [],
+});
+
+const aCase = (over: Partial<Case> & Pick<Case, 'dates'>): Case => ({
+  id: 'case',
+  hours: 'm'.repeat(over.dates.length),
+  minutes: over.dates.map(() => 60),
+  already: [],
+  banned: [],
+  unqualified: [],
+  goals: [],
+  fixed: [],
+  pins: [],
+  most: 5,
+  ...over,
+});
+
+const dates = (count: number, every = 3) =>
+  Array.from({ length: count }, (_, at) => new Date(Date.UTC(2027, 0, 4 + at * every)).toISOString().slice(0, 10));
+
+const anyCase: fc.Arbitrary<Case> = fc
+  .record({
+    count: fc.integer({ min: 2, max: 5 }),
+    every: fc.constantFrom(2, 3, 7),
+    minutes: fc.constantFrom(24, 30, 45, 60),
+    hour: fc.constantFrom('m', 'e'),
+    already: fc.subarray(['a', 'b']),
+    goals: fc.uniqueArray(
+      fc.record({ v: fc.constantFrom('a', 'b', 'c', 'd', 'e'), r: fc.integer({ min: 1, max: 2 }), steps: fc.integer({ min: 1, max: 2 }) }),
+      {
+        minLength: 1,
+        maxLength: 3,
+        selector: ({ v }) => v,
+      },
+    ),
+    pin: fc.option(fc.tuple(fc.integer({ min: 0, max: 4 }), fc.constantFrom('a', 'b', 'd')), { freq: 4 }),
+    held: fc.option(fc.subarray(['a', 'b']), { freq: 4 }),
+  })
+  .map(({ count, every, minutes, hour, already, goals, pin, held }) =>
+    aCase({
+      dates: dates(count, every),
+      hours: hour.repeat(count),
+      minutes: Array.from({ length: count }, () => minutes),
+      already,
+      goals: goals.map(({ v, r, steps }) => ({
+        v,
+        r,
+        steps: Array.from({ length: steps }, (_, step) => ({ ms: 120_000 + step * 60_000, fresh: step === 0 ? 1 : 0, n: step, d: step * 7 })),
+      })),
+      fixed: held ? [held] : [],
+      pins: pin && pin[0] < count && !(held && pin[0] === 0) ? [pin] : [],
+    }),
+  );
+
+const small = file([120_000, 240_000, 180_000]);
+
+/** What may stand in a class, whether it helps or not: every set that keeps the rules, without bounds, dominance or usefulness. */
+function everySet(model: Model, state: State, at: number): Placed[] {
+  const { room, sideRoom, pins, fixed } = model.classes[at];
+  if (fixed) return [fixed];
+  const ways = model.tasks.map((task, index): (readonly [number, number, boolean])[] => {
+    if (!task.allowed[at] || !(task.already || needsMet(model, state, index, at))) return [];
+    if (state.stepBegun[index] < 0) return [[index, 0, !state.knows(index)]];
+    const on = state.step[index];
+    const next = task.steps[on + 1];
+    const may = next && state.onStep[index] >= next.classes && model.classes[at].day - model.classes[state.stepBegun[index]].day >= next.days;
+    return [[index, on, false], ...(may ? [[index, on + 1, next.isNew] as const] : [])];
+  });
+  let sets: (readonly (readonly [number, number, boolean])[])[] = [[]];
+  for (const own of ways) sets = sets.flatMap((set) => [set, ...own.map((way) => [...set, way])]);
+  return sets
+    .filter((set) => set.filter(([, , fresh]) => fresh).length <= 1 && set.length <= model.most)
+    .filter(
+      (set) =>
+        set.reduce((sum, [task, step]) => sum + model.tasks[task].steps[step].ms, 0) +
+          (set.some(([task]) => model.tasks[task].side) ? sideRoom : 0) <=
+        room,
+    )
+    .filter((set) => pins.every((pin) => set.some(([task]) => task === pin)))
+    .map((set) => set.map(([task, step]) => [task, step] as const));
+}
+
+function bruteForce(model: Model): number {
+  let best = Infinity;
+  const visit = (state: State, at: number): void => {
+    if (at === model.classes.length) {
+      best = Math.min(best, state.cost + state.open * NOT_REACHED);
+      return;
+    }
+    for (const placed of everySet(model, state, at)) visit(state.after(placed, at), at + 1);
+  };
+  visit(State.first(model), 0);
+  return best;
+}
+
+test('what is proved best is as good as trying everything', () => {
+  fc.assert(
+    fc.property(anyCase, (one) => {
+      const model = modelOf(small, { ...one, already: one.already });
+      const { best, proved, bound } = search(model, { enough: never });
+      expect(proved).toBe(true);
+      expect(best?.cost ?? Infinity).toBe(bruteForce(model));
+      if (best) expect(bound).toBe(best.cost);
+    }),
+    { numRuns: 120 },
+  );
+});
+
+test('every draft keeps every rule, filled up or not', () => {
+  fc.assert(
+    fc.property(anyCase, (one) => {
+      const model = modelOf(small, one);
+      const solved = solve(small, one, { enough: never });
+      if (solved.status === 'impossible') return;
+      const index = new Map(model.tasks.map(({ id }, at) => [id, at]));
+      let state = State.first(model);
+      solved.sessions.forEach((session, at) => {
+        const placed = session.map(([id, step]) => [index.get(id)!, step] as const);
+        const allowed = everySet(model, state, at).map((set) => [...set].sort((a, b) => a[0] - b[0]).join());
+        expect(allowed).toContain([...placed].sort((a, b) => a[0] - b[0]).join());
+        state = state.after(placed, at);
+      });
+      // Filling changes nothing of what was proved.
+      expect(one.goals.length - state.open).toBe(one.goals.length - solved.dropped);
+      expect(state.cost).toBe(solved.sum);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test('what is offered as a mend works, and what is called a clash cannot be kept', () => {
+  let seen = 0;
+  fc.assert(
+    fc.property(anyCase, (one) => {
+      if (solve(small, one, { enough: never }).dropped === 0) return;
+      const clash = clashOf(small, one, never);
+      expect(clash === null || clash.length > 0).toBe(true);
+      for (const together of mendsFor(small, one, never)) {
+        seen += 1;
+        const mended = together.reduce((of, mend) => mend.with(of), one);
+        expect([together.map((mend) => mendOfText(mend, (id) => id)), solve(small, mended, { enough: never }).dropped]).toEqual([
+          expect.any(Array),
+          0,
+        ]);
+      }
+    }),
+    { numRuns: 60 },
+  );
+  expect(seen).toBeGreaterThan(10);
+});
+
+test('the least clash is found, and mends say how much', () => {
+  const one = aCase({ dates: dates(4, 7), goals: [{ v: 'c', r: 2 }] });
+  expect(solve(small, one, { enough: never })).toMatchObject({ status: 'proved', dropped: 1 });
+  expect(clashOf(small, one, never)!.map((request) => requestText(request, (id) => id))).toEqual(['c', 'the number of classes']);
+  const texts = mendsFor(small, one, never).map((together) => together.map((mend) => mendOfText(mend, (id) => id)));
+  expect(texts).toEqual([['6 weeks'], ['they already practise b'], ['they already practise a'], ['without c']]);
+  expect(clashOf(small, aCase({ dates: dates(12, 7), goals: [{ v: 'c', r: 2 }] }), never)).toBeNull();
+});
+
+test('a climb is gone up step by step, and its last step is what counts', () => {
+  const steps = [
+    { ms: 120_000, fresh: 1, n: 0, d: 0 },
+    { ms: 180_000, fresh: 1, n: 2, d: 0 },
+    { ms: 240_000, fresh: 0, n: 1, d: 7 },
+  ];
+  const one = aCase({ dates: dates(8, 3), goals: [{ v: 'a', r: 2, steps }] });
+  const solved = solve(small, one, { enough: never });
+  const on = solved.sessions.map((session) => session.find(([id]) => id === 'a')?.[1]);
+  // Two classes on a step of counts; a week, so three classes, before volume grows; then twice on the last.
+  expect(on.slice(0, 7)).toEqual([0, 0, 1, 1, 1, 2, 2]);
+  expect(solved).toMatchObject({ status: 'proved', sum: 7, bound: 7 });
+});
+
+test('pins stand where they were put; pins that clash make it impossible', () => {
+  const pinned = solve(small, aCase({ dates: dates(5), goals: [{ v: 'a', r: 1 }], pins: [[4, 'b']] }), { enough: never });
+  expect(pinned.sessions[4].map(([id]) => id)).toContain('b');
+  expect(solve(small, aCase({ dates: dates(5), goals: [{ v: 'a', r: 1 }], pins: [[0, 'c']] }), { enough: never }).status).toBe('impossible');
+});
+
+test('when it is enough, the best so far is given with its bound', () => {
+  const one = aCase({
+    dates: dates(12, 3),
+    minutes: Array.from({ length: 12 }, () => 30),
+    goals: ['a', 'b', 'c', 'd', 'e'].map((v) => ({ v, r: 2 })),
+  });
+  let asked = 0;
+  const solved = solve(small, one, { enough: () => (asked += 1) > 0, onBetter: () => undefined });
+  expect(['proved', 'bound']).toContain(solved.status);
+  expect(solved.bound).toBeLessThanOrEqual(solved.sum);
+});

@@ -1,0 +1,63 @@
+import type { CourseSession, Proof, Unplaced } from '@/core/course';
+import type { Library } from '@/core/library';
+import { techniquesIn } from '@/core/plan';
+import type { IsoDate } from '@/core/units';
+import type { CourseView } from '@/views/course';
+
+/** A draft as a page has it before it is kept. */
+export interface Proposal {
+  readonly sessions: readonly CourseSession[];
+  readonly proof: Proof;
+  /** Null while better ones are looked for. */
+  readonly unplaced: readonly Unplaced[] | null;
+}
+
+/** What a class would have otherwise. */
+export interface ClassChange {
+  readonly session: string;
+  readonly date: IsoDate;
+  readonly lines: readonly string[];
+}
+
+/**
+ * What a draft would change, class by class, in words; classes that stay as they are are left out.
+ * @example changesIn(view, proposal, library)[0].lines // ["Equal 4:4 comes in", "Longer exhale 4:5: 4 min → 5 min"]
+ */
+export function changesIn({ sessions }: Pick<CourseView, 'sessions'>, proposal: Proposal, library: Library): ClassChange[] {
+  const name = (id: string) => library.find(id)?.name ?? id;
+  return proposal.sessions.flatMap((session): ClassChange[] => {
+    const shown = sessions.find(({ id }) => id === session.id);
+    if (session.fixed || !shown) return [];
+    const then = techniquesIn(session.blocks);
+    const lines = [
+      ...then.flatMap(({ technique, pattern, dose }) => {
+        const was = shown.techniques.find((one) => one.technique === technique);
+        if (!was) return [`${name(technique)} comes in`];
+        const parts = [...(was.pattern === pattern ? [] : [`${was.pattern} → ${pattern}`]), ...(was.dose === dose ? [] : [`${was.dose} → ${dose}`])];
+        return parts.length > 0 ? [`${name(technique)}: ${parts.join(', ')}`] : [];
+      }),
+      ...shown.techniques.filter(({ technique }) => !then.some((one) => one.technique === technique)).map(({ name: gone }) => `${gone} leaves`),
+    ];
+    return lines.length > 0 ? [{ session: session.id, date: session.date, lines }] : [];
+  });
+}
+
+/** How good a draft is known to be, as a line. @example proofText(proof, ['4:7:8'], true) // "All goals, each as early as can be: proved." */
+export function proofText({ proved, dropped, sum, bound, reached }: Proof, goals: readonly string[], done: boolean): string {
+  const kept = goals.filter((_, index) => reached[index] !== null).length;
+  const many = dropped === 0 ? 'Every goal has its place' : `${kept} of ${goals.length} goals have their place`;
+  if (proved) return `${many}, each as early as the rules allow: proved.`;
+  if (!done) return `${many} so far; looking whether it can be better.`;
+  const late = sum - bound;
+  return late > 0 && bound > 0 ? `${many}; together at most ${late} ${late === 1 ? 'class' : 'classes'} later than the best possible.` : `${many}.`;
+}
+
+/** A draft's classes as the server takes them. */
+export function toClasses({ sessions }: Proposal, taken: ReadonlySet<string>) {
+  return sessions
+    .filter(({ id, fixed }) => !fixed && taken.has(id))
+    .map(({ id, blocks }) => ({
+      session: id,
+      techniques: techniquesIn(blocks).map(({ technique, pattern, dose }) => ({ technique, pattern, dose })),
+    }));
+}
