@@ -4,6 +4,7 @@ import { SHIPPED_LIBRARY } from '../src/core/library';
 import { parsePattern } from '../src/core/pattern';
 import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
+import { measureDrafting } from './drafting';
 import { measureScreening } from './screening';
 import { measureScrolling } from './scroll';
 import { measureTyping } from './typing';
@@ -109,6 +110,7 @@ console.log(
 );
 
 await measureScreening();
+measureDrafting();
 
 const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';
 const running = await fetch(`${address}/health`).then(

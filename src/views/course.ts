@@ -67,6 +67,30 @@ export interface CourseView {
   readonly mayEdit: boolean;
   readonly sessions: readonly SessionPlank[];
   readonly checks: readonly ShownCheck[];
+  /** The director's alone. */
+  readonly ready: readonly ReadyLine[];
+}
+
+/** How many of the cohort will be ready for a technique as it comes in. */
+export interface ReadyLine {
+  readonly technique: string;
+  readonly name: string;
+  readonly date: IsoDate;
+  readonly people: number;
+  readonly expected: number;
+  /** What holds in four cases of five. */
+  readonly low: number;
+  readonly high: number;
+  /** Who will more likely than not lack something; for the director. */
+  readonly likelyNot: readonly string[];
+  /** The one review that would help most. */
+  readonly review: {
+    readonly session: string;
+    readonly date: IsoDate;
+    readonly technique: string;
+    readonly name: string;
+    readonly more: number;
+  } | null;
 }
 
 /** A course in the list of courses. */

@@ -135,6 +135,44 @@ test('a course is made, drafted, moved by keyboard and by drag, and answers on t
   await expect(checks.getByText(/the ladder asks for/)).toHaveCount(0);
 });
 
+test('a course that cannot hold its goals says why, takes a mend, and shows what drafting again would change', async ({ page }) => {
+  await signInAs(page, 'director', '/courses/new');
+  await page.getByLabel('Name of the course').fill('Short nights');
+  await choose(page, 'Cohort', 'Choir and brass');
+  await page.getByLabel('Weeks', { exact: true }).fill('3');
+  await choose(page, 'Technique', '4:7:8');
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await page.getByRole('button', { name: 'Draft', exact: true }).click();
+  await expect(page.getByText(/4:7:8 could not be placed: it clashes with the number of classes/)).toBeVisible();
+  await expect(page.getByText(/One goal has no place yet/)).toBeVisible();
+  const mends = page.getByRole('group', { name: 'What would make every goal possible' });
+  await accessible(page);
+  await mends.getByRole('button', { name: /^\d+ weeks$/ }).click();
+  await expect(page.getByText(/It was drafted again/)).toBeVisible();
+  await expect(mends).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^4:7:8, 4 rounds/ }).first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Who will be ready' })).toContainText('4:7:8');
+
+  // As good as it can be: drafting again would change nothing, until something was moved.
+  await page.getByRole('button', { name: 'Draft again from here' }).click();
+  const draft = page.getByRole('region', { name: 'The draft' });
+  await expect(draft).toContainText('each as early as the rules allow: proved');
+  await expect(draft).toContainText('Nothing would change');
+  await draft.getByRole('button', { name: 'Leave it as it is' }).click();
+  await page
+    .getByRole('button', { name: /^4:7:8, 4 rounds/ })
+    .last()
+    .focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByText(/4:7:8 moved to/)).toBeVisible();
+  await page.getByRole('button', { name: 'Draft again from here' }).click();
+  await expect(draft.getByText('4:7:8 comes in')).toBeVisible();
+  await accessible(page);
+  await draft.getByRole('button', { name: 'Take the draft' }).click();
+  await expect(draft).toHaveCount(0);
+  await expect(page.getByText('Nothing is out of order.').first()).toBeVisible();
+});
+
 test('a session is fitted, published, and two tabs cannot lose each other’s work', async ({ page, context }) => {
   await signInAs(page, 'director', '/courses');
   await page.getByRole('link', { name: 'Steady on the early boat' }).click();

@@ -24,7 +24,7 @@ import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
 import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
-import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
+import { addReview, mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
 import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { listPlans } from '../../src/server/usecases/plans/listPlans';
@@ -112,6 +112,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['draftCourse', 'D', (desk) => draftCourse(desk, {})],
   ['draftingProblem', 'D', (desk) => draftingProblem(desk, {})],
   ['keepDrafted', 'D', (desk) => keepDrafted(desk, {})],
+  ['addReview', 'D', (desk) => addReview(desk, {})],
   ['mendCourse', 'D', (desk) => mendCourse(desk, {})],
   ['moveBlock', 'D', (desk) => moveBlock(desk, {})],
   ['mendCheck', 'D', (desk) => mendCheck(desk, {})],
@@ -173,6 +174,7 @@ test('another studio finds nothing of ours', async () => {
     draftCourse(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
     draftingProblem(await stranger(), { id: boat.id }),
     keepDrafted(await stranger(), { course: boat.id, version: boat.version, seen: [], classes: [{ session: boat.id, techniques: [] }] }),
+    addReview(await stranger(), { course: boat.id, session: boat.id, technique: 'belly', seen: [] }),
     mendCourse(await stranger(), { course: boat.id, version: boat.version, seen: [], mends: [{ code: 'weeks', number: 20 }] }),
     moveBlock(await stranger(), { course: boat.id, seen: [], block: blocks[0].id, to: session.id }),
     readPlan(await stranger(), session.id),

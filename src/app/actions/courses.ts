@@ -4,7 +4,7 @@ import { reply } from '@/app/edge';
 import { createCourse } from '@/server/usecases/courses/createCourse';
 import { draftingProblem, keepDrafted } from '@/server/usecases/courses/draftCourse';
 import { mendCourse } from '@/server/usecases/courses/mendCourse';
-import { mendCheck, moveBlock } from '@/server/usecases/courses/moveBlock';
+import { addReview, mendCheck, moveBlock } from '@/server/usecases/courses/moveBlock';
 
 export async function createCourseAction(input: unknown) {
   return reply((desk) => createCourse(desk, input));
@@ -20,6 +20,10 @@ export async function keepDraftedAction(input: unknown) {
 
 export async function mendCourseAction(input: unknown) {
   return reply((desk) => mendCourse(desk, input));
+}
+
+export async function addReviewAction(input: unknown) {
+  return reply((desk) => addReview(desk, input));
 }
 
 export async function moveBlockAction(input: unknown) {

@@ -1,5 +1,7 @@
 import type { Library } from '../library';
-import type { Block, TechniqueBlock } from '../plan';
+import { techniquesIn, type Block, type TechniqueBlock } from '../plan';
+import { settleShare } from './frame';
+import { COURSE_LIMITS } from './limits';
 import type { IsoDate } from '../units';
 import { mended, type Mend } from './mends';
 import type { CourseSession } from './types';
@@ -66,6 +68,32 @@ function moved(from: CourseSession, to: CourseSession | undefined, blockId: stri
       { session: from.id, blocks: from.blocks.filter((other) => other !== block && other !== settling) },
       { session: to.id, blocks: inserted(to.blocks, settling ? [block, settling] : [block]) },
     ],
+  };
+}
+
+/** A technique that is known put into another class once more, as it was done last, with its settling. */
+export function withReview(
+  sessions: readonly CourseSession[],
+  to: string,
+  technique: string,
+  today: IsoDate,
+  library: Library,
+  newId: () => string,
+): Edit {
+  const session = sessions.find(({ id }) => id === to);
+  if (!session) return { ok: false, why: 'class gone' };
+  if (session.date < today) return { ok: false, why: 'past' };
+  if (techniquesIn(session.blocks).some((block) => block.technique === technique)) return { ok: false, why: 'there already' };
+  const last = sessions
+    .filter(({ date }) => date < session.date)
+    .flatMap(({ blocks }) => techniquesIn(blocks))
+    .findLast((block) => block.technique === technique);
+  if (!last) return { ok: false, why: 'block gone' };
+  const share = settleShare(library.technique(technique));
+  const settling = { id: newId(), kind: library.part('settle').kind, part: 'settle', minutes: COURSE_LIMITS.settleMinutes * share };
+  return {
+    ok: true,
+    edited: [{ session: to, blocks: inserted(session.blocks, share > 0 ? [{ ...last, id: newId() }, settling] : [{ ...last, id: newId() }]) }],
   };
 }
 

@@ -7,5 +7,5 @@ export { draftCourse, framed, unplacedIn, type MendCode, type Proof, type Unplac
 export { mendOfText } from './drafting';
 export { checkCourse, type Check } from './checks';
 export { mended } from './mends';
-export { edit, refusedText, type Edit } from './edits';
+export { edit, refusedText, withReview, type Edit } from './edits';
 export { checkText, mendText, unplacedText } from './words';

@@ -3,9 +3,9 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { draftingProblemAction, keepDraftedAction, mendCheckAction, mendCourseAction, moveBlockAction } from '@/app/actions/courses';
+import { addReviewAction, draftingProblemAction, keepDraftedAction, mendCheckAction, mendCourseAction, moveBlockAction } from '@/app/actions/courses';
 import { dayText } from '@/core/units';
-import type { CourseView, ShownCheck } from '@/views/course';
+import type { CourseView, ReadyLine, ShownCheck } from '@/views/course';
 import type { Reply } from '../forms/reply';
 import { Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
@@ -17,6 +17,7 @@ import { differences } from './differences';
 import { Mends } from './Mends';
 import { toClasses, type Proposal } from './proposal';
 import { Proposed } from './Proposed';
+import { Ready } from './Ready';
 import { useDrafting } from './useDrafting';
 
 /** Something that was asked of a course as it was seen, and may be asked again of the course as it is. */
@@ -54,6 +55,11 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
     const { kind, block } = step;
     void send(`${step.text}: done.`, (now) => mendCheckAction({ course: now.course.id, session, kind, block, seen: seenIn(now) }));
   };
+  const review = ({ review: best }: ReadyLine) =>
+    best &&
+    void send(`${best.name} once more on ${dayText(best.date)}.`, (now) =>
+      addReviewAction({ course: now.course.id, session: best.session, technique: best.technique, seen: seenIn(now) }),
+    );
   const drafted = view.sessions.some(({ techniques, fixed }) => !fixed && techniques.length > 0);
   const drafting = useDrafting();
   const draft = async () => {
@@ -120,6 +126,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
             {said}
           </p>
           <Checks checks={view.checks} onMend={view.mayEdit ? mend : null} busy={busy} />
+          <Ready lines={view.ready} busy={busy} onReview={review} />
         </Plank>
       </div>
     </DndContext>

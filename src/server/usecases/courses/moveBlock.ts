@@ -1,5 +1,5 @@
-import { checkCourse, edit, mended } from '@/core/course';
-import { mendForm, moveForm } from '@/forms';
+import { checkCourse, edit, mended, withReview } from '@/core/course';
+import { mendForm, moveForm, reviewForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
@@ -16,6 +16,18 @@ export async function moveBlock(desk: Desk, input: unknown): Promise<void> {
     await course(at, id);
     const asked = { today: at.today, newId: at.newId, library: await library(at) };
     await keepEdit(at, edit(await sessionsOf(at, [id]), { kind: 'move', block, to }, asked), seen);
+  });
+}
+
+/** Puts a review of something that is known into a class. */
+export async function addReview(desk: Desk, input: unknown): Promise<void> {
+  authorise(desk.who, 'edit courses');
+  const { course: id, session, technique, seen } = await checked(reviewForm, input);
+  await inOne(desk, async (at) => {
+    await course(at, id);
+    const all = await library(at);
+    if (!all.find(technique)) throw new Refusal('not-found', 'There is no technique of this name in the library.');
+    await keepEdit(at, withReview(await sessionsOf(at, [id]), session, technique, at.today, all, at.newId), seen);
   });
 }
 

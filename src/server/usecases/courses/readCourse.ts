@@ -9,6 +9,7 @@ import { cohort } from '../../repositories/cohorts';
 import { course, progressOf, sessionsOf, type Progress, type Session } from '../../repositories/courses';
 import { staff } from '../../repositories/studio';
 import { settingOf } from '../setting';
+import { whoIsReady } from './whoIsReady';
 
 /** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
 export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
@@ -48,6 +49,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
       logged: loggedText(progress.get(session.id)),
     })),
     checks: checksOf(sessions, planning, desk),
+    ready: may(desk.who.role, 'edit courses') && may(desk.who.role, 'see reasons') ? whoIsReady(sessions, planning, members, progress) : [],
   };
 }
 
