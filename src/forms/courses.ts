@@ -91,8 +91,6 @@ export const mendCourseForm = object({
 /** One review, where it helps most. */
 export const reviewForm = object({ course: id(), session: id(), technique: technique(), seen: seen() });
 
-export const courseChoice = object({ id: id() });
-
 export const moveForm = object({ course: id(), block: id(), to: id(), seen: seen() });
 
 export const mendForm = object({

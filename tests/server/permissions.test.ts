@@ -172,7 +172,7 @@ test('another studio finds nothing of ours', async () => {
     exportPerson(await stranger(), { person: fenna, why: 'curious' }),
     readCourse(await stranger(), boat.id),
     draftCourse(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
-    draftingProblem(await stranger(), { id: boat.id }),
+    draftingProblem(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
     keepDrafted(await stranger(), { course: boat.id, version: boat.version, seen: [], classes: [{ session: boat.id, techniques: [] }] }),
     addReview(await stranger(), { course: boat.id, session: boat.id, technique: 'belly', seen: [] }),
     mendCourse(await stranger(), { course: boat.id, version: boat.version, seen: [], mends: [{ code: 'weeks', number: 20 }] }),

@@ -121,7 +121,7 @@ function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { 
     const held = (['hold', 'empty'] as const).find(has);
     if (held) put(LET_GO, 'cue', { at: at(0.5), phase: held });
     // Silences are for the time left only where they are long: not every minute of a counted block.
-    for (let minute = 1; minute * 60_000 < length - 30_000; minute += 1) {
+    for (let minute = 1; !block.settled && minute * 60_000 < length - 30_000; minute += 1) {
       const moment = block.end - minute * 60_000;
       if (isQuiet(moment, segments))
         put(minute === 1 ? 'One minute left' : `${minute} minutes left`, 'time', { at: moment, by: moment + STILL_TRUE });

@@ -67,6 +67,7 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
       start: millis(start),
       end,
       sets: timing.sets,
+      settled: dose.kind === 'minutes' && dose.settled,
       tempo: pace.tempo,
     });
     start = end;

@@ -86,6 +86,11 @@ test('the fifth long breath, the route, the hand that rises and drops, and the c
   expect(said(options)).toContain('Choose: the full one or watch. Letting go is always there');
 });
 
+test('what goes until it is settled hears no time left', () => {
+  const left = (dose: string) => said(lay(block('natural', 'natural', dose))).filter((text) => /^\d minutes left$/.test(text)).length;
+  expect([left('6 min') > 0, left('until settled, about 6 min')]).toEqual([true, 0]);
+});
+
 test('a chin that is held in is not contradicted', () => {
   const line = lay(block('throat-empty', 'in 5 throat, out 5 throat, empty 4, recover 1, lock chin', '4 rounds of 3'));
   expect(said(line).filter((text) => /chin|shoulder/i.test(text))).toEqual(['Chin in, and it stays in']);

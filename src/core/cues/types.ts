@@ -17,6 +17,8 @@ export interface LineBlock {
   readonly start: Millis;
   readonly end: Millis;
   readonly sets: number;
+  /** The teacher ends it: its minutes are only planned. */
+  readonly settled: boolean;
   /** Milliseconds a count. */
   readonly tempo: Millis;
   /** How counts are spoken in it: up, down, or by phase. */

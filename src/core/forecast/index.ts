@@ -1,2 +1,2 @@
 /** Who will be ready: exact chances from attendance, over what a technique stands on. */
-export { bestReview, howMany, readiness, type Course as ForecastCourse, type HeldClass, type HowMany, type Review } from './readiness';
+export { bestReview, howMany, readiness, type Course as ForecastCourse } from './readiness';

@@ -62,11 +62,13 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
     );
   const drafted = view.sessions.some(({ techniques, fixed }) => !fixed && techniques.length > 0);
   const drafting = useDrafting();
-  const draft = async () => {
-    const reply = await run(() => draftingProblemAction({ id: view.course.id }));
-    // A first draft has nothing to be compared with: it is taken as it comes.
-    if (reply?.ok) drafting.start(reply.value, drafted ? undefined : (proposal) => void take(proposal, new Set(view.sessions.map(({ id }) => id))));
-  };
+  const draft = () =>
+    void send('', async (now) => {
+      const reply = await draftingProblemAction({ course: now.course.id, version: now.course.version, seen: seenIn(now) });
+      // A first draft has nothing to be compared with: it is taken as it comes.
+      if (reply.ok) drafting.start(reply.value, drafted ? undefined : (proposal) => void take(proposal, new Set(now.sessions.map(({ id }) => id))));
+      return reply;
+    });
   const take = async (proposal: Proposal, taken: ReadonlySet<string>) => {
     const classes = toClasses(proposal, taken);
     const reply = await send('Drafted.', (now) =>
@@ -88,7 +90,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         <div>{title}</div>
         {view.mayEdit && (
           <div className="actions">
-            <Button variant="contained" disabled={busy || drafting.running} onClick={() => void draft()}>
+            <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
               {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
             </Button>
           </div>

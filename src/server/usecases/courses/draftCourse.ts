@@ -10,7 +10,7 @@ import {
   type Unplaced,
 } from '@/core/course';
 import type { TechniqueBlock } from '@/core/plan';
-import { courseChoice, draftForm, keepDraftForm } from '@/forms';
+import { draftForm, keepDraftForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk, type Writing } from '../../desk';
@@ -27,12 +27,11 @@ function within(ms: number): () => boolean {
   return () => performance.now() > until;
 }
 
-/** A course as plain data that a page drafts in a worker: nobody's answers, numbers alone. */
+/** A course, as it was seen, as plain data that a page drafts in a worker: nobody's answers, numbers alone. */
 export async function draftingProblem(desk: Desk, input: unknown): Promise<CourseProblem> {
   authorise(desk.who, 'edit courses');
-  const { id } = await checked(courseChoice, input);
-  const found = await course(desk, id);
-  return (await settingOf(desk, found, await sessionsOf(desk, [id]))).problem;
+  const { course: id, seen } = await checked(draftForm, input);
+  return (await open(desk, id, seen)).setting.problem;
 }
 
 /** Drafts a course's open sessions here and keeps the draft; past and published ones stay as they are. */
@@ -85,7 +84,7 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
 }
 
 /** What a course is drafted from, as it was seen. */
-async function open(at: Writing<Staff>, id: string, seen: readonly Seen[]) {
+async function open(at: Desk, id: string, seen: readonly Seen[]) {
   const found = await course(at, id);
   const sessions = await sessionsOf(at, [id]);
   if (sessions.every(({ fixed }) => fixed)) throw new Refusal('late', 'Every session is past or published, so there is nothing left to draft.');

@@ -1,0 +1,104 @@
+import { expect, test } from '@playwright/test';
+import { accessible, choose, signInAs } from './story';
+
+test('a course is made, drafted, moved by keyboard and by drag, and answers on the plank', async ({ page, context }) => {
+  await signInAs(page, 'director', '/courses');
+  await accessible(page);
+  await page.getByRole('link', { name: 'Make a course' }).click();
+  await page.getByLabel('Name of the course').fill('Evenings by the slip');
+  await choose(page, 'Cohort', 'Choir and brass');
+  await page.getByLabel('Weeks', { exact: true }).fill('0');
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await expect(page.getByText('A course of no weeks ends before it starts')).toBeVisible();
+  await expect(page.getByLabel('Name of the course')).toHaveValue('Evenings by the slip');
+  await page.getByLabel('Weeks', { exact: true }).fill('6');
+  await choose(page, 'Technique', '4:7:8');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await expect(page.getByRole('heading', { name: 'Evenings by the slip' })).toBeVisible();
+  await page.getByRole('button', { name: 'Draft', exact: true }).click();
+  const goal = page.getByRole('button', { name: /^4:7:8, 4 rounds/ });
+  await expect(goal.first()).toBeVisible();
+  await expect(page.getByText('Nothing is out of order.').first()).toBeVisible();
+  await accessible(page);
+
+  const stale = await context.newPage();
+  await stale.goto(page.url());
+
+  // By keyboard: the first 4:7:8 goes one class earlier until a check answers.
+  const checks = page.getByRole('region', { name: 'Checks' });
+  for (let step = 0; step < 4 && (await checks.getByText(/the ladder asks for/).count()) === 0; step += 1) {
+    await goal.last().focus();
+    await page.keyboard.press('Alt+ArrowDown');
+    await expect(page.getByText(/4:7:8 moved to/)).toBeVisible();
+    await page.waitForTimeout(400);
+  }
+  await expect(checks.getByText(/the ladder asks for/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('row')
+      .filter({ hasText: /the ladder asks for/ })
+      .first(),
+  ).toBeVisible();
+
+  // A page that was opened before the moves changes nothing until it has been looked at.
+  await stale.getByRole('button', { name: 'Draft again from here' }).click();
+  const meanwhile = stale.getByRole('alert', { name: 'Somebody else changed this meanwhile' });
+  await expect(meanwhile).toContainText('4:7:8');
+  await accessible(stale);
+  await stale.close();
+
+  // By drag: to the latest class that does not practise it.
+  await page.setViewportSize({ width: 1280, height: 1700 });
+  const rows = page
+    .getByRole('row')
+    .filter({ has: page.getByRole('button') })
+    .filter({ hasNot: page.getByRole('button', { name: /^4:7:8, / }) });
+  await page.evaluate(() => scrollTo(0, 0));
+  const from = (await goal.last().boundingBox())!;
+  const to = (await rows.first().boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 20, from.y - 20, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 10 });
+  await page.mouse.up();
+  await expect(checks.getByText(/the ladder asks for/)).toHaveCount(0);
+});
+
+test('a course that cannot hold its goals says why, takes a mend, and shows what drafting again would change', async ({ page }) => {
+  await signInAs(page, 'director', '/courses/new');
+  await page.getByLabel('Name of the course').fill('Short nights');
+  await choose(page, 'Cohort', 'Choir and brass');
+  await page.getByLabel('Weeks', { exact: true }).fill('3');
+  await choose(page, 'Technique', '4:7:8');
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await page.getByRole('button', { name: 'Draft', exact: true }).click();
+  await expect(page.getByText(/4:7:8 could not be placed: it clashes with the number of classes/)).toBeVisible();
+  await expect(page.getByText(/One goal has no place yet/)).toBeVisible();
+  const mends = page.getByRole('group', { name: 'What would make every goal possible' });
+  await accessible(page);
+  await mends.getByRole('button', { name: /^\d+ weeks$/ }).click();
+  await expect(page.getByText(/It was drafted again/)).toBeVisible();
+  await expect(mends).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^4:7:8, 4 rounds/ }).first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Who will be ready' })).toContainText('4:7:8');
+
+  // As good as it can be: drafting again would change nothing, until something was moved.
+  await page.getByRole('button', { name: 'Draft again from here' }).click();
+  const draft = page.getByRole('region', { name: 'The draft' });
+  await expect(draft).toContainText('each as early as the rules allow: proved');
+  await expect(draft).toContainText('Nothing would change');
+  await draft.getByRole('button', { name: 'Leave it as it is' }).click();
+  await page
+    .getByRole('button', { name: /^4:7:8, 4 rounds/ })
+    .last()
+    .focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByText(/4:7:8 moved to/)).toBeVisible();
+  await page.getByRole('button', { name: 'Draft again from here' }).click();
+  await expect(draft.getByText('4:7:8 comes in')).toBeVisible();
+  await accessible(page);
+  await draft.getByRole('button', { name: 'Take the draft' }).click();
+  await expect(draft).toHaveCount(0);
+  await expect(page.getByText('Nothing is out of order.').first()).toBeVisible();
+});
