@@ -141,6 +141,7 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
     ),
     pins: [],
     most: COURSE_LIMITS.mostTechniques,
+    further: planning.further,
   };
   return { file: { ...file, instances: [one] }, one, climbs, first };
 }

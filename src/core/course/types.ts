@@ -60,6 +60,8 @@ export interface CourseProblem {
   readonly naturalBreath: Millis;
   /** Where the cohort sits. */
   readonly seat: Seat;
+  /** How the course could go on: the weeks it has, and the open days its weekdays would fall on after them. */
+  readonly further?: Further;
   /** Techniques as the studio first teaches them, by id. */
   readonly taught: Readonly<Record<string, { readonly pattern: string; readonly dose: string }>>;
   /** By {@link tallyKey}: every block that stands, and every technique that may be introduced, on every date. */
@@ -68,12 +70,20 @@ export interface CourseProblem {
   readonly qualifications: readonly Qualification[];
 }
 
+/** How a course could be made longer. */
+export interface Further {
+  readonly firstDate: IsoDate;
+  readonly weeks: number;
+  readonly dates: readonly IsoDate[];
+}
+
 /** What the rules and the drafter ask about a course beside its sessions. */
 export interface Planning {
   readonly basis: Basis;
   readonly ladder: readonly Edge[];
   readonly already: ReadonlySet<string>;
   readonly tempo: number;
+  readonly further?: Further;
   readonly taught: (technique: string) => { readonly pattern: string; readonly dose: string };
   readonly tally: (block: Asked, date: IsoDate) => Tally;
   /** Whether the course's teacher is qualified for a family on a date. */

@@ -93,7 +93,7 @@ export async function addRulebookVersion(at: Writing<Staff>, seen: number, chang
 
 export type StudioClosure = Closure & { readonly id: string };
 
-export async function closures(desk: Desk): Promise<StudioClosure[]> {
+export async function closures(desk: Desk<Actor>): Promise<StudioClosure[]> {
   const rows = await readRows(desk, ClosureRow, {}, { orderBy: { from: 'asc' } });
   return rows.map(({ id, from, until, reason }) => ({ id, from: isoDate(from), until: isoDate(until), reason }));
 }

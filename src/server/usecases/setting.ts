@@ -1,5 +1,5 @@
 import { taughtAs } from '@/core/conventions';
-import { planningOf, tallyKey, type Asked, type CourseProblem, type Planning, type Tally } from '@/core/course';
+import { courseDates, planningOf, tallyKey, type Asked, type CourseProblem, type Planning, type Tally } from '@/core/course';
 import { tallier } from '@/core/instructions';
 import { wayDown } from '@/core/ladder';
 import { techniquesIn } from '@/core/plan';
@@ -9,7 +9,10 @@ import { cohort } from '../repositories/cohorts';
 import type { Course, Session } from '../repositories/courses';
 import { ownTechniques } from '../repositories/library';
 import { members, type OpenedMember } from '../repositories/screenings';
-import { conventions, staff, type Conventions } from '../repositories/studio';
+import { closures, conventions, staff, type Conventions } from '../repositories/studio';
+
+/** How many weeks more than it has are looked at when a course cannot hold its goals. */
+const FURTHER_WEEKS = 16;
 
 /** The studio's conventions for one cohort: where it sits, too. */
 export async function houseOf(desk: Desk<Actor>, cohortId: string): Promise<Conventions> {
@@ -27,15 +30,16 @@ export interface Setting {
 /** Everything the core asks about a course, gathered once; answers are opened here, and only numbers go on. */
 export async function settingOf(
   desk: Desk<Actor>,
-  course: Pick<Course, 'cohort' | 'teacher' | 'goals'>,
+  course: Pick<Course, 'cohort' | 'teacher' | 'goals' | 'firstDate' | 'weeks' | 'weekdays'>,
   sessions: readonly Session[],
 ): Promise<Setting> {
-  const [group, people, studio, everyone, own] = await Promise.all([
+  const [group, people, studio, everyone, own, closed] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     houseOf(desk, course.cohort),
     staff(desk),
     ownTechniques(desk),
+    closures(desk),
   ]);
   const { tempo, naturalBreath, schools, library } = studio;
   const taught = Object.fromEntries(library.techniques.map((technique) => [technique.id, taughtAs(technique, schools)]));
@@ -53,6 +57,9 @@ export async function settingOf(
     for (const block of techniquesIn(session.blocks)) ask(block, session);
     if (!session.fixed) for (const technique of known) ask({ technique, ...taught[technique], tempo }, session);
   }
+  const { firstDate, weeks, weekdays } = course;
+  const after = sessions.at(-1)?.date ?? firstDate;
+  const further = { firstDate, weeks, dates: courseDates(firstDate, weeks + FURTHER_WEEKS, weekdays, closed).filter((date) => date > after) };
   const qualifications = everyone.find(({ id }) => id === course.teacher)?.qualifications ?? [];
   const problem = {
     sessions,
@@ -62,6 +69,7 @@ export async function settingOf(
     tempo,
     naturalBreath,
     seat: group.seat,
+    further,
     taught,
     tallies,
     qualifications,

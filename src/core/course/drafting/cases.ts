@@ -43,6 +43,8 @@ export interface Case {
   readonly open?: Readonly<Record<string, readonly boolean[]>>;
   readonly pins: readonly (readonly [number, string])[];
   readonly most: number;
+  /** The weeks it has from a first day, and the days that classes could fall on after them; by its weekdays where it is not said. */
+  readonly further?: { readonly firstDate: string; readonly weeks: number; readonly dates: readonly string[] };
   readonly best?: { readonly status: string; readonly dropped: number; readonly sum: number };
 }
 

@@ -24,21 +24,21 @@ const day = (date: string, more: number) => new Date(Date.parse(date) + more * D
 
 /** A case with as many more classes as fit so many weeks, on the weekdays and at the hours it has. */
 export function longer(one: Case, weeks: number): Case {
-  const [first, last] = [one.dates[0], one.dates.at(-1)!];
-  const pattern = one.dates
-    .map((date, at) => ({ at, weekday: new Date(date).getUTCDay(), date }))
-    .filter(({ date }) => Date.parse(date) < Date.parse(first) + 7 * DAY_MS);
-  const dates = [...one.dates];
-  let { hours } = one;
-  const minutes = [...one.minutes];
-  for (let next = day(last, 1); Date.parse(next) <= Date.parse(last) + weeks * 7 * DAY_MS; next = day(next, 1)) {
-    const like = pattern.find(({ weekday }) => weekday === new Date(next).getUTCDay());
-    if (!like) continue;
-    dates.push(next);
-    hours += one.hours[like.at];
-    minutes.push(one.minutes[like.at]);
-  }
-  return { ...one, dates, hours, minutes };
+  const week = one.dates.map((date, at) => ({ at, weekday: new Date(date).getUTCDay(), date })).filter(({ date }) => date < day(one.dates[0], 7));
+  const like = (date: string) => week.find(({ weekday }) => weekday === new Date(date).getUTCDay())?.at ?? 0;
+  const more = laterDates(one, weeks, (date) => week.some(({ weekday }) => weekday === new Date(date).getUTCDay()));
+  return {
+    ...one,
+    dates: [...one.dates, ...more],
+    hours: one.hours + more.map((date) => one.hours[like(date)]).join(''),
+    minutes: [...one.minutes, ...more.map((date) => one.minutes[like(date)])],
+  };
+}
+
+function laterDates({ dates, further }: Case, weeks: number, fits: (date: string) => boolean): string[] {
+  const last = dates.at(-1)!;
+  if (further) return further.dates.filter((date) => date > last && date < day(further.firstDate, (further.weeks + weeks) * 7));
+  return Array.from({ length: weeks * 7 }, (_, index) => day(last, index + 1)).filter(fits);
 }
 
 const goalsWithout = (one: Case, technique: string): Case => ({ ...one, goals: one.goals.filter(({ v }) => v !== technique) });
@@ -142,7 +142,12 @@ function mendsIn(file: CaseFile, one: Case): MendOf[] {
     ...[...needed]
       .filter((id) => !one.goals.some(({ v }) => v === id))
       .map((id): MendOf => ({ ...plain, code: 'practise', technique: id, with: (of) => ({ ...of, already: [...of.already, id] }) })),
-    ...one.goals.map(({ v }): MendOf => ({ ...plain, code: 'without', technique: v, with: (of) => goalsWithout(of, v) })),
+    ...(one.goals.length > 1 ? one.goals : []).map(({ v }): MendOf => ({
+      ...plain,
+      code: 'without',
+      technique: v,
+      with: (of) => goalsWithout(of, v),
+    })),
   ];
 }
 
@@ -171,7 +176,7 @@ export function mendsFor(file: CaseFile, one: Case, enough: () => boolean): read
 const MOST_PAIRS = 6;
 
 function weeksBy(one: Case, more: number): MendOf {
-  const weeks = Math.ceil((Date.parse(one.dates.at(-1)!) - Date.parse(one.dates[0]) + DAY_MS) / (7 * DAY_MS));
+  const weeks = one.further?.weeks ?? Math.ceil((Date.parse(one.dates.at(-1)!) - Date.parse(one.dates[0]) + DAY_MS) / (7 * DAY_MS));
   return { code: 'weeks', technique: null, number: weeks + more, hour: null, with: (of) => longer(of, more) };
 }
 
