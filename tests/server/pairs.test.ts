@@ -1,10 +1,11 @@
 import { v7 as newId } from 'uuid';
 import { LOUDNESS } from '../../src/core/cues';
-import type { Block } from '../../src/core/plan';
+import { techniquesIn, type Block } from '../../src/core/plan';
 import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
-import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
+import { draftCourse, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
+import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
 import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
 import { answerLink, renewByLink } from '../../src/server/usecases/people/answerLink';
@@ -72,6 +73,21 @@ async function courseWriters(): Promise<Writer[]> {
   const lead = (await (await director()).em.findOneOrFail(StaffRow, { role: 'lead teacher' })).id;
   return [
     { name: 'draft', send: async () => draftCourse(await director(), { course: boat.id, version: courseVersion, seen }) },
+    {
+      name: 'keep a draft',
+      send: async () =>
+        keepDrafted(await director(), {
+          course: boat.id,
+          version: courseVersion,
+          seen,
+          classes: [{ session: next.id, techniques: techniquesIn(next.blocks) }],
+        }),
+    },
+    {
+      name: 'mend the course',
+      send: async () =>
+        mendCourse(await director(), { course: boat.id, version: courseVersion, seen, mends: [{ code: 'weeks', number: boat.weeks + 1 }] }),
+    },
     { name: 'save the next', send: save(next) },
     { name: 'save the full one', send: save(full) },
     { name: 'move', send: async () => moveBlock(await director(), { course: boat.id, block: moved.id, to: full.id, seen }) },

@@ -12,7 +12,8 @@ import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
 import { NO_CHANGES } from '../../src/core/conventions';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
-import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
+import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
+import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
@@ -45,6 +46,51 @@ test('both demo courses stand: the running one has nothing out of order, the dra
   }
   expect((await readCourse(director, boat.id)).week).toBe(3);
   expect((await readCourse(director, phrases.id)).course.unplaced).toEqual([expect.stringContaining('27 pumps could not be placed')]);
+});
+
+test('a draft from a page is asked every rule again; a mend that was offered makes every goal possible', async () => {
+  const director = await deskOf('director');
+  const { choir, phrases } = await demo(director);
+  const { id } = await createCourse(director, {
+    ...courseInput(phrases.teacher, choir),
+    weeks: 3,
+    weekdays: [2, 5],
+    goals: [goal('4-7-8'), goal('longer-4-6')],
+  });
+  const seen = await seenOf(director, id);
+  const problem = await draftingProblem(director, { course: id, version: 1, seen });
+  expect(JSON.stringify(problem)).not.toMatch(/Nils|diabetes/);
+  const [first, second] = problem.sessions;
+  const forged = (techniques: object[]) => keepDrafted(director, { course: id, version: 1, seen, classes: [{ session: first.id, techniques }] });
+  const way = (technique: string) => ({ technique, ...problem.taught[technique] });
+  await expect(forged([way('4-7-8')])).rejects.toThrow(/^This draft cannot be kept: 4:7:8 comes before/);
+  await expect(forged([way('longer-4-6'), way('five-finger')])).rejects.toThrow(/cannot be kept/);
+  await expect(forged([{ ...way('longer-4-6'), pattern: '9:9:9:9' }])).rejects.toThrow(/cannot be kept/);
+  await expect(forged([{ ...way('belly'), technique: 'nothing-like-it' }])).rejects.toThrow(/not in the library/);
+  expect(
+    await answerOf(keepDrafted(director, { course: id, version: 1, seen, classes: [{ session: phrases.id, techniques: [way('belly')] }] })),
+  ).toBe('not-found');
+  expect((await sessionsOf(director, [id])).every(({ blocks }) => blocks.length === 0)).toBe(true);
+
+  const kept = await keepDrafted(director, { course: id, version: 1, seen, classes: [{ session: second.id, techniques: [way('belly')] }] });
+  expect(kept.unplaced).toHaveLength(2);
+  const { course } = await readCourse(await deskOf('director'), id);
+  const weeks = course.mends.find(({ mends }) => mends.length === 1 && mends[0].code === 'weeks')!;
+  const now = await deskOf('director');
+  expect(await mendCourse(now, { course: id, version: 2, seen: await seenOf(now, id), mends: weeks.mends })).toEqual({ unplaced: [] });
+  const after = await readCourse(await deskOf('director'), id);
+  expect([after.course.weeks, after.course.unplaced, after.checks.filter(({ severity }) => severity === 'stop')]).toEqual([
+    weeks.mends[0].number,
+    [],
+    [],
+  ]);
+  // What no longer fits is refused, and nothing is half done.
+  const again = await deskOf('director');
+  const version = (await readCourse(again, id)).course.version;
+  const asked = async (mends: object[]) => answerOf(mendCourse(again, { course: id, version, seen: await seenOf(again, id), mends }));
+  expect(await asked([{ code: 'weeks', number: 2 }])).toBe('invalid');
+  expect(await asked([{ code: 'without', technique: 'pumps-27' }])).toBe('invalid');
+  expect(await asked([{ code: 'minutes', number: 500 }])).toBe('invalid');
 });
 
 test('a course is made, drafted, changed by hand and mended', async () => {

@@ -50,16 +50,18 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
   const { course: id, version, seen, classes } = await checked(keepDraftForm, input);
   return inOne(desk, async (at) => {
     const { found, sessions, setting } = await open(at, id, seen);
-    const { planning } = setting;
-    const next = sessions.map((session): CourseSession => {
+    const before = setting.planning;
+    const next = sessions.map((session): Session => {
       const taken = classes.find((one) => one.session === session.id);
       if (!taken) return session;
       if (session.fixed) throw new Refusal('late', 'A past or published class is left as it is.');
-      const unknown = taken.techniques.find(({ technique }) => planning.basis.library.find(technique) === null);
+      const unknown = taken.techniques.find(({ technique }) => before.basis.library.find(technique) === null);
       if (unknown) throw new Refusal('invalid', 'A technique of this draft is not in the library.');
-      const techniques = taken.techniques.map((way): TechniqueBlock => ({ id: at.newId(), kind: 'technique', ...way, tempo: planning.tempo }));
-      return framed(session, techniques, sessions[0].date, planning, at.newId);
+      const techniques = taken.techniques.map((way): TechniqueBlock => ({ id: at.newId(), kind: 'technique', ...way, tempo: before.tempo }));
+      return { ...session, ...framed(session, techniques, sessions[0].date, before, at.newId) };
     });
+    // Who may do what is asked for the blocks as they would stand.
+    const { planning } = await settingOf(at, found, next);
     const changed = new Set(classes.map(({ session }) => session));
     if ([...changed].some((session) => !sessions.some((one) => one.id === session)))
       throw new Refusal('not-found', 'A class of this draft is not part of the course.');

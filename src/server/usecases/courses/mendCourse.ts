@@ -37,11 +37,14 @@ export async function mendCourse(desk: Desk, input: unknown): Promise<{ readonly
     const after = afresh(at);
     const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
     const setting = await settingOf(after, found, sessions);
+    // What was there is drafted over at the version it was seen at, counted up where this changed it: whatever came between is a clash.
+    const changed = new Set(to.start !== undefined || to.minutes !== undefined ? openNow.map(({ session }) => session) : []);
+    const known = new Map(seen.map(({ session, version: of }) => [session, changed.has(session) ? of + 1 : of]));
     return draftAndKeep(
       after,
       found,
       now,
-      sessions.map((session) => ({ session: session.id, version: session.version })),
+      sessions.map((session) => ({ session: session.id, version: known.get(session.id) ?? session.version })),
       sessions,
       setting,
     );
