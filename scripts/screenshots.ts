@@ -83,7 +83,7 @@ for (const [suffix, width, height] of [
   await teacher.getByRole('button', { name: 'To the class screen' }).click();
   const screen = teacher.getByRole('dialog', { name: 'Class' });
   await teacher.keyboard.press('Space');
-  for (let block = 0; block < 12 && !(await screen.innerText()).includes('second pattern'); block += 1) {
+  for (let block = 0; block < 4 && !(await screen.innerText()).includes('second pattern'); block += 1) {
     await teacher.keyboard.press('ArrowRight');
     await teacher.waitForTimeout(200);
   }
