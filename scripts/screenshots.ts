@@ -83,9 +83,9 @@ for (const [suffix, width, height] of [
   await teacher.getByRole('button', { name: 'To the class screen' }).click();
   const screen = teacher.getByRole('dialog', { name: 'Class' });
   await teacher.keyboard.press('Space');
-  for (let block = 0; block < 4 && !(await screen.innerText()).includes('second pattern'); block += 1) {
+  for (let block = 0; block < 12 && !/round 1 of/.test(await screen.innerText()); block += 1) {
     await teacher.keyboard.press('ArrowRight');
-    await teacher.waitForTimeout(200);
+    await teacher.waitForTimeout(400);
   }
   await teacher.waitForTimeout(6200);
   await shoot(teacher, suffix ? 'class-phone' : 'class');

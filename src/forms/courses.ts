@@ -45,6 +45,11 @@ export const courseForm = object({
     .required(),
 });
 
+/** What a course that stands is asked for. */
+export const changeCourseForm = courseForm
+  .pick(['name', 'weeks', 'start', 'minutes', 'goals'])
+  .shape({ course: id(), version: version(), seen: seen() });
+
 export const draftForm = object({ course: id(), version: version(), seen: seen() });
 
 /** A draft that was worked out on a page: the techniques of the classes that are taken from it. */
@@ -102,3 +107,4 @@ export const mendForm = object({
 });
 
 export type CourseInput = InferType<typeof courseForm>;
+export type ChangeCourseInput = InferType<typeof changeCourseForm>;

@@ -1,7 +1,14 @@
 import type { IsoDate } from '@/core/units';
 import type { Check, MendCode } from '@/core/course';
+import type { ChangeCourseInput } from '@/forms';
 
 /** What pages are given about courses. */
+
+/** A course's request as it is now, beside one that was to be kept: what it has otherwise, in words. */
+export interface RequestNow {
+  readonly request: ChangeCourseInput;
+  readonly differs: readonly string[];
+}
 
 /** A check as the page shows it. */
 export interface ShownCheck {

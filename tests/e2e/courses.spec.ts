@@ -83,6 +83,15 @@ test('a course that cannot hold its goals says why, takes a mend, and shows what
   await expect(page.getByRole('button', { name: /^4:7:8, 4 rounds/ }).first()).toBeVisible();
   await expect(page.getByRole('region', { name: 'Who will be ready' })).toContainText('4:7:8');
 
+  // What it is asked for can be changed on top of it: its planned classes stay.
+  await page.getByRole('link', { name: 'Change what is asked' }).click();
+  await page.getByLabel('Name of the course').fill('Shorter nights');
+  await page.getByRole('button', { name: 'Another goal' }).click();
+  await accessible(page);
+  await page.getByRole('button', { name: 'Leave out goal 2' }).click();
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByRole('heading', { name: 'Shorter nights' })).toBeVisible();
+
   // As good as it can be: drafting again would change nothing, until something was moved.
   await page.getByRole('button', { name: 'Draft again from here' }).click();
   const draft = page.getByRole('region', { name: 'The draft' });

@@ -33,8 +33,10 @@ test('a teacher on a phone reads, opens, teaches without a network, logs, and th
   await accessible(page);
   await page.keyboard.press('Space');
   await expect(screen.getByRole('button', { name: /Pause/ })).toBeVisible();
-  for (let block = 0; block < 12 && !/round 1 of/.test(await screen.innerText()); block += 1)
+  for (let block = 0; block < 12 && !/round 1 of/.test(await screen.innerText()); block += 1) {
     await screen.getByRole('button', { name: 'Next block' }).click();
+    await page.waitForTimeout(400);
+  }
   await expect(screen).toContainText(/round 1 of/);
   await expect(screen).toContainText(/(In|Out)/);
   await page.keyboard.press('s');

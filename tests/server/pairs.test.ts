@@ -5,6 +5,7 @@ import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
+import { changeCourse } from '../../src/server/usecases/courses/changeCourse';
 import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
 import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
@@ -27,7 +28,7 @@ import { ClosureRow, HeldLogRow, OverrideRow, PersonRow, PlanRow, RulebookRow, S
 import { sessionsOf } from '../../src/server/repositories/courses';
 import { wholeForm } from '../../demo/people';
 import { allRows, backToKept, forgetKept, keepAll, type Rows } from './snapshot';
-import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, seenOf } from './studio';
+import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, requestOf, seenOf } from './studio';
 
 /** The day of a class of the boat's course, which is published and has been read by nobody yet. */
 const DAY = NOW;
@@ -65,6 +66,7 @@ async function courseWriters(): Promise<Writer[]> {
   const seen = await seenOf(await director(), boat.id);
   const versionOf = (id: string) => seen.find(({ session }) => session === id)!.version;
   const courseVersion = (await demo(await director())).boat.version;
+  const asked = await requestOf(await director(), { ...boat, version: courseVersion });
   const moved = next.blocks.find(
     (block) => block.kind === 'technique' && !full.blocks.some((one) => one.kind === 'technique' && one.technique === block.technique),
   )!;
@@ -87,6 +89,10 @@ async function courseWriters(): Promise<Writer[]> {
       name: 'mend the course',
       send: async () =>
         mendCourse(await director(), { course: boat.id, version: courseVersion, seen, mends: [{ code: 'weeks', number: boat.weeks + 1 }] }),
+    },
+    {
+      name: 'change the course',
+      send: async (n) => changeCourse(await director(), { ...asked, minutes: boat.minutes + 5 * (n + 1) }),
     },
     { name: 'save the next', send: save(next) },
     { name: 'save the full one', send: save(full) },

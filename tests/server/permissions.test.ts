@@ -22,6 +22,7 @@ import { whatIfAside, whatIfForm } from '../../src/server/usecases/people/whatIf
 import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
+import { changeCourse, compareRequest, readRequest } from '../../src/server/usecases/courses/changeCourse';
 import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
 import { addReview, mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
@@ -51,7 +52,7 @@ import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan
 import { logClass } from '../../src/server/usecases/teach/logClass';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import { readClass } from '../../src/server/usecases/teach/readClass';
-import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, TODAY } from './studio';
+import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, TODAY } from './studio';
 
 beforeAll(openBoth, 120_000);
 afterAll(closeDatabase);
@@ -113,6 +114,9 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['draftingProblem', 'D', (desk) => draftingProblem(desk, {})],
   ['keepDrafted', 'D', (desk) => keepDrafted(desk, {})],
   ['addReview', 'D', (desk) => addReview(desk, {})],
+  ['readRequest', 'D', (desk, { course }) => readRequest(desk, course)],
+  ['compareRequest', 'D', (desk) => compareRequest(desk, {})],
+  ['changeCourse', 'D', (desk) => changeCourse(desk, {})],
   ['mendCourse', 'D', (desk) => mendCourse(desk, {})],
   ['moveBlock', 'D', (desk) => moveBlock(desk, {})],
   ['mendCheck', 'D', (desk) => mendCheck(desk, {})],
@@ -150,6 +154,7 @@ test('another studio finds nothing of ours', async () => {
   const stranger = () => deskOf('stranger');
   const fenna = await person('Fenna T.');
   const blocks = session.blocks.map((block) => ({ technique: null, part: null, pattern: null, dose: null, tempo: null, minutes: null, ...block }));
+  const asked = await requestOf(await deskOf('director'), boat);
   const answers = [
     readCohort(await stranger(), ferry, { date: null, focus: { person: await person('Fenna T.'), technique: 'equal-4-4-4' } }),
     addPerson(await stranger(), { once: newId(), cohort: ferry, name: 'Nobody' }),
@@ -175,6 +180,9 @@ test('another studio finds nothing of ours', async () => {
     draftingProblem(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
     keepDrafted(await stranger(), { course: boat.id, version: boat.version, seen: [], classes: [{ session: boat.id, techniques: [] }] }),
     addReview(await stranger(), { course: boat.id, session: boat.id, technique: 'belly', seen: [] }),
+    readRequest(await stranger(), boat.id),
+    compareRequest(await stranger(), asked),
+    changeCourse(await stranger(), asked),
     mendCourse(await stranger(), { course: boat.id, version: boat.version, seen: [], mends: [{ code: 'weeks', number: 20 }] }),
     moveBlock(await stranger(), { course: boat.id, seen: [], block: blocks[0].id, to: session.id }),
     readPlan(await stranger(), session.id),

@@ -1,6 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { checkCourse } from '../../src/core/course';
 import { SHIPPED_LIBRARY } from '../../src/core/library';
+import { dayText } from '../../src/core/units';
 import { vaultFrom } from '../../src/server/auth/vault';
 import { signIn, signOut, whoHas } from '../../src/server/auth/signin';
 import { ReadingRow, ScreeningRow, SessionRow } from '../../src/server/db/rows';
@@ -10,6 +11,7 @@ import { course, progressOf, session as sessionById, sessionsOf } from '../../sr
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
 import { NO_CHANGES } from '../../src/core/conventions';
+import { changeCourse, compareRequest } from '../../src/server/usecases/courses/changeCourse';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
 import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
@@ -27,7 +29,7 @@ import { archiveOwnWay, exportOwnWays, importOwnWays, listOwnWays, readOwnWay, s
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../../src/server/usecases/teach/logClass';
 import { readClass } from '../../src/server/usecases/teach/readClass';
-import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, seenOf, TODAY } from './studio';
+import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, requestOf, seenOf, TODAY } from './studio';
 import type { Block } from '../../src/core/plan';
 
 beforeAll(openBoth, 120_000);
@@ -91,6 +93,44 @@ test('a draft from a page is asked every rule again; a mend that was offered mak
   expect(await asked([{ code: 'weeks', number: 2 }])).toBe('invalid');
   expect(await asked([{ code: 'without', technique: 'pumps-27' }])).toBe('invalid');
   expect(await asked([{ code: 'minutes', number: 500 }])).toBe('invalid');
+});
+
+test('what a course is asked for changes on top of it: open classes follow, planned blocks stay, and a new goal has no place yet', async () => {
+  const director = await deskOf('director');
+  const { choir, phrases } = await demo(director);
+  const input = { ...courseInput(phrases.teacher, choir), goals: [goal('longer-4-6')], weeks: 5, weekdays: [2, 5] };
+  const { id } = await createCourse(director, input);
+  const asked = async () => requestOf(await deskOf('director'), await course(await deskOf('director'), id));
+  const change = async (to: object) => changeCourse(await deskOf('director'), { ...(await asked()), ...to });
+  // Nothing is drafted yet, so nothing is missing yet either.
+  await change({ name: 'A longer trial', weeks: 6 });
+  expect((await readCourse(await deskOf('director'), id)).course).toMatchObject({ name: 'A longer trial', weeks: 6, unplaced: [] });
+  await draftCourse(await deskOf('director'), { course: id, version: (await asked()).version, seen: await seenOf(director, id) });
+
+  const before = await sessionsOf(await deskOf('director'), [id]);
+  const stale = await asked();
+  await change({ minutes: 75, start: '19:00', goals: [goal('longer-4-6'), goal('square-6')] });
+  const after = await sessionsOf(await deskOf('director'), [id]);
+  expect(after.map(({ blocks }) => blocks)).toEqual(before.map(({ blocks }) => blocks));
+  expect(after.every(({ minutes, start }) => minutes === 75 && start === '19:00')).toBe(true);
+  const view = await readCourse(await deskOf('director'), id);
+  expect(view.course.unplaced).toEqual([expect.stringMatching(/6:6:6:6.* (could not be placed|has no class yet)/)]);
+
+  // Sent again from a page that did not see it: told, with what is there now otherwise.
+  expect(await answerOf(changeCourse(await deskOf('director'), { ...stale, name: 'Another name' }))).toBe('clash');
+  const { differs, request } = await compareRequest(await deskOf('director'), { ...stale, name: 'Another name' });
+  expect(differs.slice(0, 4)).toEqual(['Its name: A longer trial', 'Starts at 19:00', '75 minutes', expect.stringMatching(/^Goal .*6:6:6:6/)]);
+  expect(differs.slice(4)).toEqual(after.map(({ date }) => `${dayText(date)} was changed`));
+  expect(request).toEqual(await asked());
+
+  expect(await answerOf(change({ weeks: 5 }))).toBe('invalid');
+  expect(await answerOf(change({ weeks: 26, minutes: 180 }))).not.toBe('invalid');
+  expect(await answerOf(change({ weeks: 27 }))).toBe('invalid');
+  expect(await answerOf(change({ minutes: 181 }))).toBe('invalid');
+  expect(await answerOf(change({ goals: [{ ...goal('belly'), technique: 'no-such' }] }))).toBe('invalid');
+  const { version } = await asked();
+  await change({});
+  expect((await asked()).version).toBe(version);
 });
 
 test('a course is made, drafted, changed by hand and mended', async () => {

@@ -8,7 +8,7 @@ import { freshManager, orm } from '../../src/server/db/orm';
 import type { Role } from '../../src/core/staff';
 import { CohortRow, CourseRow, PersonRow, ROWS, StaffRow, StudioRow } from '../../src/server/db/rows';
 import { deskFor, type Desk } from '../../src/server/desk';
-import { sessionsOf } from '../../src/server/repositories/courses';
+import { sessionsOf, type Course } from '../../src/server/repositories/courses';
 import { openStudio } from '../../src/server/usecases/studio/openStudio';
 import { Refusal } from '../../src/server/errors';
 import { backToKept, keepAll } from './snapshot';
@@ -99,6 +99,12 @@ export function courseInput(teacher: string, cohort = newId()) {
     teacher,
     goals: [{ technique: 'equal-4-4', pattern: '4:4', dose: '4 min', practise: 2 }],
   };
+}
+
+/** What a course is asked for, as the form that changes it sends it. */
+export async function requestOf(desk: Desk, found: Pick<Course, 'id' | 'version' | 'name' | 'weeks' | 'start' | 'minutes' | 'goals'>) {
+  const { id, version, name, weeks, start, minutes, goals } = found;
+  return { course: id, version, seen: await seenOf(desk, id), name, weeks, start, minutes, goals };
 }
 
 /** The versions of a course's sessions, as a page shows them. */

@@ -1,6 +1,7 @@
 'use server';
 
 import { reply } from '@/app/edge';
+import { changeCourse, compareRequest } from '@/server/usecases/courses/changeCourse';
 import { createCourse } from '@/server/usecases/courses/createCourse';
 import { draftingProblem, keepDrafted } from '@/server/usecases/courses/draftCourse';
 import { mendCourse } from '@/server/usecases/courses/mendCourse';
@@ -8,6 +9,14 @@ import { addReview, mendCheck, moveBlock } from '@/server/usecases/courses/moveB
 
 export async function createCourseAction(input: unknown) {
   return reply((desk) => createCourse(desk, input));
+}
+
+export async function changeCourseAction(input: unknown) {
+  return reply((desk) => changeCourse(desk, input));
+}
+
+export async function compareRequestAction(input: unknown) {
+  return reply((desk) => compareRequest(desk, input));
 }
 
 export async function draftingProblemAction(input: unknown) {

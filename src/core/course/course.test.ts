@@ -1,5 +1,17 @@
 import fc from 'fast-check';
-import { checkCourse, checkText, closureOn, courseDates, draftCourse, unplacedText, weekOf, type CourseSession, type Planning, type Goal } from '.';
+import {
+  checkCourse,
+  checkText,
+  closureOn,
+  courseDates,
+  draftCourse,
+  unplacedIn,
+  unplacedText,
+  weekOf,
+  type CourseSession,
+  type Planning,
+  type Goal,
+} from '.';
 import { planning } from './example';
 import { wayDown } from '../ladder';
 import { sessionTime, type TechniqueBlock } from '../plan';
@@ -64,6 +76,24 @@ test.each<[string, string, CourseSession[], Partial<Planning>, RegExp]>([
   expect(unplaced.map((one) => unplacedText(one, SHIPPED_LIBRARY))).toEqual([expect.stringMatching(words)]);
   expect(unplaced[0].goal.technique).toBe(technique);
   expect(drafted.some((session) => taught(session).some((block) => block.technique === 'equal-4-4'))).toBe(true);
+});
+
+test('goals that have no place are each named with their own reason, and one that was only not drafted yet says so', () => {
+  const named = (dated: CourseSession[], ...goals: Goal[]) =>
+    Object.fromEntries(unplacedIn(dated, goals, setting(), () => false).map((one) => [one.goal.technique, unplacedText(one, SHIPPED_LIBRARY)]));
+  // Early in the morning 4:7:8 has no hour, 6:6:6:6 has too few classes, and the natural breath would find its place.
+  const early = sessions(2, '05:45');
+  const three = named(early, goal('4-7-8'), goal('square-6'), goal('natural'));
+  expect(three['4-7-8']).toContain('is for the evening');
+  expect(three['square-6']).toMatch(/it clashes with the number of classes\./);
+  expect(three.natural).toBe('Natural breath has no class yet: draft again to give it one.');
+  const drafted = draftCourse(early, [goal('4-7-8'), goal('square-6'), goal('natural')], setting(), ids());
+  expect(drafted.unplaced.map((one) => [one.goal.technique, one.blocked.why])).toEqual([
+    ['4-7-8', 'hour'],
+    ['square-6', 'clash'],
+  ]);
+  const hurried = unplacedIn(early, [goal('natural')], setting(), () => true);
+  expect(unplacedText(hurried[0], SHIPPED_LIBRARY)).toContain('draft again to see why');
 });
 
 test('drafting again changes nothing where nothing has changed', () => {

@@ -19,8 +19,10 @@ export type MendCode = Omit<MendOf, 'with'>;
 export type Blocked =
   | { readonly why: 'hour'; readonly technique: string; readonly hours: readonly string[] }
   | { readonly why: 'left out by all'; readonly technique: string }
-  /** Found by a draft from before reasons were kept as codes. */
+  /** Found by a draft from before reasons were kept as codes, or not settled in the time there was. */
   | { readonly why: 'earlier draft'; readonly technique: string }
+  /** Nothing stands in its way: it was asked for after the last draft, or what it had was moved away. */
+  | { readonly why: 'not drafted'; readonly technique: string }
   | { readonly why: 'no room'; readonly technique: string; readonly minutes: number }
   | { readonly why: 'clash'; readonly technique: string; readonly with: readonly ClashCode[] }
   // Kept by drafts from before clashes were worked out.
@@ -225,17 +227,23 @@ function whyNot(
 ): Unplaced[] {
   if (left.length === 0) return [];
   const { file, one } = problemOf(ordered, goals, planning);
-  const clash = clashOf(file, one, enough) ?? [];
+  const placed = new Set(goals.filter((goal) => !left.includes(goal)).map(({ technique }) => technique));
+  // Each is asked beside what has its place, so that no goal is said to clash with what another one clashes with.
+  const clashWith = ({ technique }: Goal): Blocked => {
+    const clash = clashOf(file, { ...one, goals: one.goals.filter(({ v }) => v === technique || placed.has(v)) }, enough);
+    if (clash) return { why: 'clash', technique, with: clash.map(({ code, technique: of }) => ({ code, technique: of })) };
+    return { why: enough() ? 'earlier draft' : 'not drafted', technique };
+  };
   const mends = mendsFor(file, one, enough).map((together) =>
     together.map(({ code, technique, number, hour }): MendCode => ({ code, technique, number, hour })),
   );
-  return left.map((goal): Unplaced => ({ goal, blocked: blockedBy(goal, ordered, planning, clash), mends }));
+  return left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, planning) ?? clashWith(goal), mends }));
 }
 
 const NO_HURRY: Drafting = { enough: () => false };
 
-/** What keeps a goal from being placed: the plainest reason there is. */
-function blockedBy({ technique: goal }: Goal, sessions: readonly CourseSession[], planning: Planning, clash: readonly ClashCode[]): Blocked {
+/** What keeps a goal from being placed by itself: the plainest reason there is. */
+function plainlyBlocked({ technique: goal }: Goal, sessions: readonly CourseSession[], planning: Planning): Blocked | null {
   const { basis, ladder, already, taught, tempo } = planning;
   const open = sessions.filter(({ fixed }) => !fixed);
   for (const id of [goal, ...wayDown(ladder, goal)].filter((one) => one === goal || !already.has(one))) {
@@ -247,5 +255,5 @@ function blockedBy({ technique: goal }: Goal, sessions: readonly CourseSession[]
     const needed = frameTime(longest, [block], basis);
     if (needed > longest * 60_000) return { why: 'no room', technique: id, minutes: Math.ceil(needed / 60_000) };
   }
-  return { why: 'clash', technique: goal, with: clash.map(({ code, technique }) => ({ code, technique })) };
+  return null;
 }

@@ -105,12 +105,13 @@ const NAMED_MENDS = 3;
 /** Why a goal was not placed, as a sentence. */
 export function unplacedText({ goal, blocked, mends }: Unplaced, { find }: Library): string {
   const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';
+  if (blocked.why === 'not drafted') return `${name(goal.technique)} has no class yet: draft again to give it one.`;
   const ways = (mends ?? []).slice(0, NAMED_MENDS).map((together) => listed(together.map((mend) => mendOfText(mend, name))));
   const mend = ways.length > 0 ? ` What would do: ${listed(ways, 'or')}.` : '';
   return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name)}.${mend}`;
 }
 
-function blockedText(blocked: Blocked, goal: string, name: (id: string) => string): string {
+function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: string, name: (id: string) => string): string {
   const it = blocked.technique === goal ? 'it' : `${name(blocked.technique)}, which it stands on,`;
   switch (blocked.why) {
     case 'hour':

@@ -24,6 +24,9 @@ export interface Course {
   readonly version: number;
 }
 
+/** What a course is asked for, as far as it can be changed on top of it. */
+export type Requested = Pick<Course, 'name' | 'weeks' | 'start' | 'minutes' | 'goals'>;
+
 export interface Session extends CourseSession {
   readonly course: string;
   /** How many versions were published. */
@@ -82,7 +85,7 @@ export async function changeRequest(
   at: Writing,
   { id, start, minutes }: Course,
   seen: number,
-  to: Partial<Pick<Course, 'weeks' | 'start' | 'minutes' | 'goals'>>,
+  to: Partial<Requested>,
   more: readonly IsoDate[],
   open: readonly Seen[],
 ): Promise<number> {

@@ -3,6 +3,7 @@ import { courseDates, planningOf, tallyKey, type Asked, type CourseProblem, type
 import { tallier } from '@/core/instructions';
 import { wayDown } from '@/core/ladder';
 import { techniquesIn } from '@/core/plan';
+import { FORM_LIMITS } from '@/forms';
 import type { Actor } from '../auth/actors';
 import type { Desk } from '../desk';
 import { cohort } from '../repositories/cohorts';
@@ -59,7 +60,11 @@ export async function settingOf(
   }
   const { firstDate, weeks, weekdays } = course;
   const after = sessions.at(-1)?.date ?? firstDate;
-  const further = { firstDate, weeks, dates: courseDates(firstDate, weeks + FURTHER_WEEKS, weekdays, closed).filter((date) => date > after) };
+  const further = {
+    firstDate,
+    weeks,
+    dates: courseDates(firstDate, Math.min(weeks + FURTHER_WEEKS, FORM_LIMITS.weeks), weekdays, closed).filter((date) => date > after),
+  };
   const qualifications = everyone.find(({ id }) => id === course.teacher)?.qualifications ?? [];
   const problem = {
     sessions,

@@ -90,6 +90,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         <div>{title}</div>
         {view.mayEdit && (
           <div className="actions">
+            <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
             <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
               {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
             </Button>

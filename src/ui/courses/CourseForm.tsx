@@ -4,29 +4,26 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
-import { Controller, useFieldArray } from 'react-hook-form';
+import { Controller } from 'react-hook-form';
 import { createCourseAction } from '@/app/actions/courses';
 import { courseForm, type CourseInput } from '@/forms';
 import { Amount, Day, Field, Pick, Refusal, Time } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import styles from './CourseForm.module.css';
+import { goalOf, Goals, type Teachable } from './Goals';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 interface Props {
   readonly cohorts: readonly { readonly id: string; readonly name: string }[];
   readonly teachers: readonly { readonly id: string; readonly name: string }[];
-  readonly techniques: readonly { readonly id: string; readonly name: string; readonly pattern: string; readonly dose: string }[];
+  readonly techniques: readonly Teachable[];
   readonly firstDate: string;
 }
 
 /** A course: for whom, when, how long, and where it should arrive. */
 export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) {
   const router = useRouter();
-  const goalOf = (id: string) => {
-    const { pattern, dose } = techniques.find((technique) => technique.id === id) ?? techniques[0];
-    return { technique: id, pattern, dose, practise: 2 };
-  };
   const initial = {
     name: '',
     cohort: cohorts[0]?.id ?? '',
@@ -36,10 +33,9 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
     start: '18:30',
     minutes: 60,
     teacher: teachers[0]?.id ?? '',
-    goals: [goalOf('longer-4-6')],
+    goals: [goalOf(techniques, 'longer-4-6')],
   };
   const form = useForm<CourseInput, { id: string }>(courseForm as never, initial, createCourseAction, ({ id }) => router.push(`/courses/${id}`));
-  const goals = useFieldArray({ control: form.control, name: 'goals' });
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 860 }}>
       <div className={`sheet ${styles.grid}`}>
@@ -76,32 +72,7 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
           )}
         />
       </div>
-      <section className="sheet stack">
-        <h2>Goals</h2>
-        <p className="soft">
-          Where the course should arrive. What a goal needs first is drafted by itself; counts and minutes climb to what you write here.
-        </p>
-        {goals.fields.map((goal, index) => (
-          <div key={goal.id} className={styles.goal}>
-            <Pick
-              form={form}
-              name={`goals.${index}.technique`}
-              label="Technique"
-              options={techniques.map(({ id, name }) => ({ value: id, label: name }))}
-              onPick={(id) => form.setValue(`goals.${index}`, goalOf(id), { shouldValidate: true })}
-            />
-            <Field form={form} name={`goals.${index}.pattern`} label="Pattern to reach" />
-            <Field form={form} name={`goals.${index}.dose`} label="Dose to reach" />
-            <Amount form={form} name={`goals.${index}.practise`} label="In classes" />
-            <Button onClick={() => goals.remove(index)} aria-label={`Leave out goal ${index + 1}`} disabled={goals.fields.length === 1}>
-              Leave out
-            </Button>
-          </div>
-        ))}
-        <div>
-          <Button onClick={() => goals.append(goalOf('alternate-4-4'))}>Another goal</Button>
-        </div>
-      </section>
+      <Goals form={form} techniques={techniques} />
       <Refusal message={form.refusal} />
       <div className="row">
         <Button type="submit" variant="contained" disabled={form.busy}>

@@ -1,4 +1,3 @@
-import { writtenOut } from '@/core/conventions';
 import { closureOn, courseDates } from '@/core/course';
 import { isoDate } from '@/core/units';
 import { courseForm } from '@/forms';
@@ -9,8 +8,8 @@ import type { Desk } from '../../desk';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { addCourse } from '../../repositories/courses';
-import { closures, conventions, teacher } from '../../repositories/studio';
-import { knownTechniques } from '../techniques/known';
+import { closures, teacher } from '../../repositories/studio';
+import { goalsOf } from './request';
 
 /** Makes a course with its dated, still empty sessions; closed days are left out. */
 export async function createCourse(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
@@ -25,13 +24,8 @@ export async function createCourse(desk: Desk, input: unknown): Promise<{ readon
     if (dates.length === 0) throw invalid({ field: 'weekdays', message: 'No class falls on these weekdays: closed days and the weeks leave none.' });
     await cohort(at, form.cohort);
     await teacher(at, form.teacher);
-    const { schools, library } = await conventions(at);
-    knownTechniques(
-      library,
-      form.goals.map(({ technique }, index) => ({ field: `goals[${index}].technique`, technique })),
-    );
+    const goals = await goalsOf(at, form.goals);
     const id = at.newId();
-    const goals = form.goals.map((goal) => ({ ...goal, ...writtenOut(goal.pattern, goal.dose, schools, goal.technique) }));
     await addCourse(at, { ...form, id, firstDate: first, goals, dates });
     return { id };
   });

@@ -22,8 +22,9 @@ import { settingOf, type Setting } from '../setting';
 /** How long the server looks for a draft, or for what clashes, in milliseconds. */
 const LOOKED_FOR = 2000;
 
-function within(ms: number): () => boolean {
-  const until = performance.now() + ms;
+/** Says when it has been looked for long enough, from now. */
+export function lookedFor(): () => boolean {
+  const until = performance.now() + LOOKED_FOR;
   return () => performance.now() > until;
 }
 
@@ -72,7 +73,7 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
       const name = broken.technique ? planning.basis.library.technique(broken.technique).name : 'A class';
       throw new Refusal('invalid', `This draft cannot be kept: ${name} ${checkText(broken, planning.basis.library)}.`);
     }
-    const unplaced = unplacedIn(next, found.goals, planning, within(LOOKED_FOR));
+    const unplaced = unplacedIn(next, found.goals, planning, lookedFor());
     await keep(
       at,
       found,
@@ -104,7 +105,7 @@ export async function draftAndKeep(
   sessions: readonly Session[],
   { planning }: Pick<Setting, 'planning'>,
 ): Promise<{ readonly unplaced: readonly string[] }> {
-  const draft = propose(sessions, found.goals, planning, at.newId, { enough: within(LOOKED_FOR) });
+  const draft = propose(sessions, found.goals, planning, at.newId, { enough: lookedFor() });
   await keep(
     at,
     found,
