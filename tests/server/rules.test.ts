@@ -131,6 +131,13 @@ test('what a course is asked for changes on top of it: open classes follow, plan
   const { version } = await asked();
   await change({});
   expect((await asked()).version).toBe(version);
+
+  // A course that is over goes on with classes ahead, never with days that have passed.
+  const { id: over } = await createCourse(await deskOf('director'), { ...input, once: newId(), firstDate: '2026-09-01', weeks: 2 });
+  const ended = await deskOf('director');
+  await changeCourse(ended, { ...(await requestOf(ended, await course(ended, over))), weeks: 14 });
+  const further = (await sessionsOf(await deskOf('director'), [over])).slice(4).map(({ date }) => date);
+  expect([further.length > 0, further.every((date) => date >= TODAY)]).toEqual([true, true]);
 });
 
 test('a course is made, drafted, changed by hand and mended', async () => {

@@ -47,14 +47,16 @@ export function RequestForm({ request, techniques }: { request: ChangeCourseInpu
       {theirs ? (
         <Clash differs={theirs.differs} onTheirs={() => settle(theirs, false)} onMine={() => settle(theirs, true)} />
       ) : (
-        <Refusal message={form.refusal} />
+        <>
+          <Refusal message={form.refusal} />
+          <div className="row">
+            <Button type="submit" variant="contained" disabled={form.busy}>
+              Keep the change
+            </Button>
+            <Button href={`/courses/${request.course}`}>Leave it</Button>
+          </div>
+        </>
       )}
-      <div className="row">
-        <Button type="submit" variant="contained" disabled={form.busy}>
-          Keep the change
-        </Button>
-        <Button href={`/courses/${request.course}`}>Leave it</Button>
-      </div>
     </form>
   );
 }

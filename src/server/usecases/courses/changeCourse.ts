@@ -76,7 +76,8 @@ export async function changeCourse(desk: Desk, input: unknown): Promise<{ readon
     const now = await askedAnew(at, before, version, to, was);
     const after = afresh(at);
     const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
-    if (sessions.some(({ blocks }) => techniquesIn(blocks).length > 0)) {
+    const drafted = sessions.some(({ blocks }) => techniquesIn(blocks).length > 0) && sessions.some(({ fixed }) => !fixed);
+    if (drafted && changed.some((key) => key !== 'name')) {
       const { planning } = await settingOf(after, found, sessions);
       await keepDraft(after, id, now, unplacedIn(sessions, found.goals, planning, lookedFor()), []);
     }

@@ -16,7 +16,7 @@ export async function goalsOf(at: Writing<Staff>, goals: readonly Goal[]): Promi
   return goals.map((goal) => ({ ...goal, ...writtenOut(goal.pattern, goal.dose, schools, goal.technique) }));
 }
 
-/** Changes what a course was asked for; a longer one gets its further classes on open days. @returns the version it has now */
+/** Changes what a course was asked for; a longer one gets its further classes on open days ahead. @returns the version it has now */
 export async function askedAnew(
   at: Writing<Staff>,
   before: Course,
@@ -25,7 +25,9 @@ export async function askedAnew(
   sessions: readonly Session[],
 ): Promise<number> {
   const last = sessions.at(-1)?.date;
-  const dates = to.weeks ? courseDates(before.firstDate, to.weeks, before.weekdays, await closures(at)).filter((date) => !last || date > last) : [];
+  const dates = to.weeks
+    ? courseDates(before.firstDate, to.weeks, before.weekdays, await closures(at)).filter((date) => date >= at.today && (!last || date > last))
+    : [];
   const open = sessions.filter(({ fixed }) => !fixed).map(({ id: session, version }) => ({ session, version }));
   return changeRequest(at, before, seen, to, dates, open);
 }
