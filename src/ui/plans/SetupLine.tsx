@@ -54,7 +54,7 @@ export function SetupLine({ draft, name, problem, editable, onEdit }: Props) {
           label="Said in it"
           said={`Said in ${name}`}
           hideLabel
-          placeholder="a line of your own / another"
+          placeholder="your line / another"
           value={draft.lines}
           problem={problem}
           onChange={(lines) => onEdit({ lines })}
