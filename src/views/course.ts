@@ -1,12 +1,23 @@
 import type { IsoDate } from '@/core/units';
-import type { Check, MendCode } from '@/core/course';
-import type { ChangeCourseInput } from '@/forms';
+import type { Check, Goal, MendCode } from '@/core/course';
 
 /** What pages are given about courses. */
 
+/** What a course is asked for, with the versions it was seen at. */
+export interface CourseRequest {
+  readonly course: string;
+  readonly version: number;
+  readonly seen: { readonly session: string; readonly version: number }[];
+  readonly name: string;
+  readonly weeks: number;
+  readonly start: string;
+  readonly minutes: number;
+  readonly goals: Goal[];
+}
+
 /** A course's request as it is now, beside one that was to be kept: what it has otherwise, in words. */
 export interface RequestNow {
-  readonly request: ChangeCourseInput;
+  readonly request: CourseRequest;
   readonly differs: readonly string[];
 }
 

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { changeCourseAction, compareRequestAction } from '@/app/actions/courses';
 import { changeCourseForm, type ChangeCourseInput } from '@/forms';
-import type { RequestNow } from '@/views/course';
+import type { CourseRequest, RequestNow } from '@/views/course';
 import { Clash } from '../forms/Clash';
 import { Amount, Field, Refusal, Time } from '../forms/fields';
 import { useForm } from '../forms/useForm';
@@ -14,7 +14,7 @@ import styles from './CourseForm.module.css';
 import { Goals, type Teachable } from './Goals';
 
 /** What a course that stands is asked for. Its planned classes keep their blocks until a draft is taken. */
-export function RequestForm({ request, techniques }: { request: ChangeCourseInput; techniques: readonly Teachable[] }) {
+export function RequestForm({ request, techniques }: { request: CourseRequest; techniques: readonly Teachable[] }) {
   const router = useRouter();
   const say = useNotice();
   const [theirs, setTheirs] = useState<RequestNow | null>(null);

@@ -1,8 +1,8 @@
 import { unplacedIn } from '@/core/course';
 import { techniquesIn } from '@/core/plan';
 import { dayText } from '@/core/units';
-import { changeCourseForm, type ChangeCourseInput } from '@/forms';
-import type { RequestNow } from '@/views/course';
+import { changeCourseForm } from '@/forms';
+import type { CourseRequest, RequestNow } from '@/views/course';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { afresh, inOne, type Desk } from '../../desk';
@@ -47,7 +47,7 @@ export async function compareRequest(desk: Desk, input: unknown): Promise<Reques
   };
 }
 
-function requestOf({ id, version, name, weeks, start, minutes, goals }: Course, sessions: readonly Session[]): ChangeCourseInput {
+function requestOf({ id, version, name, weeks, start, minutes, goals }: Course, sessions: readonly Session[]): CourseRequest {
   const seen = sessions.map((session) => ({ session: session.id, version: session.version }));
   return { course: id, version, seen, name, weeks, start, minutes, goals: [...goals] };
 }
