@@ -53,12 +53,7 @@ test('both demo courses stand: the running one has nothing out of order, the dra
 test('a draft from a page is asked every rule again; a mend that was offered makes every goal possible', async () => {
   const director = await deskOf('director');
   const { choir, phrases } = await demo(director);
-  const { id } = await createCourse(director, {
-    ...courseInput(phrases.teacher, choir),
-    weeks: 3,
-    weekdays: [2, 5],
-    goals: [goal('4-7-8'), goal('longer-4-6')],
-  });
+  const { id } = await createCourse(director, tooShort(phrases.teacher, choir));
   const seen = await seenOf(director, id);
   const problem = await draftingProblem(director, { course: id, version: 1, seen });
   expect(JSON.stringify(problem)).not.toMatch(/Nils|diabetes/);
@@ -143,12 +138,7 @@ test('what a course is asked for changes on top of it: open classes follow, plan
 test('a course is made, drafted, changed by hand and mended', async () => {
   const director = await deskOf('director');
   const { choir, phrases } = await demo(director);
-  const { id } = await createCourse(director, {
-    ...courseInput(phrases.teacher, choir),
-    weeks: 3,
-    weekdays: [2, 5],
-    goals: [goal('4-7-8'), goal('longer-4-6')],
-  });
+  const { id } = await createCourse(director, tooShort(phrases.teacher, choir));
   expect(await draftCourse(director, { course: id, version: 1, seen: await seenOf(director, id) })).toEqual({
     unplaced: [expect.stringContaining('4:7:8 could not be placed')],
   });
@@ -492,6 +482,11 @@ test('another natural breath says which planned sessions it stretches', async ()
   expect(lines.every((line) => /^.+, \w{3} \d+ \w{3}: \d+ → \d+ min of \d+/.test(line))).toBe(true);
   expect(await previewPace(await deskOf('director'), { naturalSeconds: 4 })).toEqual([]);
 });
+
+/** A course whose three weeks are too few for 4:7:8. */
+function tooShort(teacher: string, cohort: string) {
+  return { ...courseInput(teacher, cohort), weeks: 3, weekdays: [2, 5], goals: [goal('4-7-8'), goal('longer-4-6')] };
+}
 
 function goal(technique: string) {
   const { pattern, dose } = SHIPPED_LIBRARY.technique(technique);

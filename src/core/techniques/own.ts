@@ -26,35 +26,21 @@ export interface OwnTechnique {
 }
 
 /** The family that a technique of a studio's own makes when it belongs to no shipped one. */
-export function ownFamily({
-  id,
-  name,
-  aliases,
-  about,
-  rung,
-  hours,
-  character,
-  posture,
-  cues,
-  watchFor,
-  cautions,
-  setup,
-  dose,
-}: OwnTechnique): Family {
+export function ownFamily(own: OwnTechnique): Family {
   return {
-    id,
-    name,
-    aliases,
-    about,
-    rung,
-    hours,
-    character,
-    posture,
-    cues: cues.map((say) => ({ say, when: 'any' as const })),
-    watchFor,
-    cautions,
-    setup,
-    doses: dose,
+    id: own.id,
+    name: own.name,
+    aliases: own.aliases,
+    about: own.about,
+    rung: own.rung,
+    hours: own.hours,
+    character: own.character,
+    posture: own.posture,
+    cues: own.cues.map((say) => ({ say, when: 'any' as const })),
+    watchFor: own.watchFor,
+    cautions: own.cautions,
+    setup: own.setup,
+    doses: own.dose,
     schools: [],
   };
 }

@@ -27,6 +27,8 @@ interface Asked {
   readonly seen: CourseView;
 }
 
+const BROKE = 'The search for a draft broke off. Nothing was changed; try again, or draft with fewer goals at once.';
+
 /** The course ladder with its checks plank. A move answers at once, in words, on the plank concerned. */
 export function CourseBoard({ view, title, children }: { view: CourseView; title: ReactNode; children: ReactNode }) {
   const say = useNotice();
@@ -123,7 +125,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
               }}
             />
           ) : (
-            <Refusal message={refusal} />
+            <Refusal message={refusal ?? (drafting.broke ? BROKE : null)} />
           )}
           <p aria-live="polite" className={said ? 'small' : 'sr'}>
             {said}

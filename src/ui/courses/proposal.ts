@@ -42,7 +42,7 @@ export function changesIn({ sessions }: Pick<CourseView, 'sessions'>, proposal: 
   });
 }
 
-/** How good a draft is known to be, as a line. @example proofText(proof, ['4:7:8'], true) // "All goals, each as early as can be: proved." */
+/** How good a draft is known to be, as a line. @example proofText(proof, ['4:7:8'], true) // "Every goal has its place, each as early as the rules allow: proved." */
 export function proofText({ proved, dropped, sum, bound, reached }: Proof, goals: readonly string[], done: boolean): string {
   const kept = goals.filter((_, index) => reached[index] !== null).length;
   const many = dropped === 0 ? 'Every goal has its place' : `${kept} of ${goals.length} goals have their place`;

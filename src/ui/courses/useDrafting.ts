@@ -12,6 +12,8 @@ interface Drafting {
   /** The best draft so far; null before the first, or when none is being made. */
   readonly proposal: Proposal | null;
   readonly running: boolean;
+  /** Whether the last search broke off by a fault of ours. */
+  readonly broke: boolean;
   /** @param onDone told of the draft that no better one was found for */
   readonly start: (problem: CourseProblem, onDone?: (proposal: Proposal) => void) => void;
   /** Ends the search with what it has. */
@@ -24,6 +26,7 @@ export function useDrafting(): Drafting {
   const worker = useRef<Worker>(undefined);
   const [proposal, setProposal] = useState<Proposal | null>(null);
   const [running, setRunning] = useState(false);
+  const [broke, setBroke] = useState(false);
   const stop = () => {
     worker.current?.terminate();
     worker.current = undefined;
@@ -33,6 +36,7 @@ export function useDrafting(): Drafting {
   const start = (problem: CourseProblem, onDone?: (proposal: Proposal) => void) => {
     stop();
     setProposal(null);
+    setBroke(false);
     setRunning(true);
     const drafting = new Worker(new URL('../../workers/drafting.ts', import.meta.url));
     worker.current = drafting;
@@ -42,12 +46,16 @@ export function useDrafting(): Drafting {
       stop();
       onDone?.(data.done);
     };
-    drafting.onerror = () => stop();
+    drafting.onerror = () => {
+      setBroke(true);
+      stop();
+    };
     drafting.postMessage(problem);
   };
   return {
     proposal,
     running,
+    broke,
     start,
     enough: stop,
     leave: () => {
