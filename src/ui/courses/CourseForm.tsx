@@ -39,7 +39,7 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 860 }}>
       <div className={`sheet ${styles.grid}`}>
-        <Field form={form} name="name" label="Name of the course" published autoFocus sx={{ gridColumn: '1 / -1' }} />
+        <Field form={form} name="name" label="Name of the course" published autoFocus />
         <Pick form={form} name="cohort" label="Cohort" options={cohorts.map(({ id, name }) => ({ value: id, label: name }))} />
         <Pick form={form} name="teacher" label="Teacher" options={teachers.map(({ id, name }) => ({ value: id, label: name }))} />
         <Day form={form} name="firstDate" label="First day" />
