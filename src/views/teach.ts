@@ -27,13 +27,15 @@ export interface ClassView {
   readonly speech: SheetOptions;
   readonly endsAt: string;
   readonly zone: string;
+  /** Seat, eyes and what keeps the time in most blocks. */
+  readonly usually: string;
   readonly blocks: readonly {
     readonly id: string;
     readonly kind: NamedBlock['kind'];
     readonly name: string;
     readonly minutes: number;
     readonly detail: string | null;
-    /** Seat, eyes, what keeps the time, and what people do. */
+    /** Seat, eyes and what keeps the time where it is not as usual here, and what people do; empty where nothing is. */
     readonly how: string;
     readonly lines: readonly string[];
   }[];

@@ -67,3 +67,21 @@ export function setupWord({ seat, eyes, by }: Setup, key: 'seat' | 'eyes' | 'by'
 export function setupText(setup: Setup): string {
   return [...(['seat', 'eyes', 'by'] as const).map((key) => setupWord(setup, key)), ...setup.moves].join(' · ');
 }
+
+/**
+ * Setups as somebody reads them down a page: what most have, said once, and what each has otherwise.
+ * @example setupsText([USUAL_SETUP, USUAL_SETUP, { ...USUAL_SETUP, by: 'clock' }]).otherwise // ["", "", "by the clock"]
+ */
+export function setupsText(setups: readonly Setup[]): { readonly most: string; readonly otherwise: readonly string[] } {
+  const most = (['seat', 'eyes', 'by'] as const).map((key) => {
+    const words = setups.map((setup) => setupWord(setup, key));
+    const times = (word: string) => words.filter((one) => one === word).length;
+    return { key, word: words.reduce((best, word) => (times(word) > times(best) ? word : best), words[0] ?? setupWord(USUAL_SETUP, key)) };
+  });
+  return {
+    most: most.map(({ word }) => word).join(' · '),
+    otherwise: setups.map((setup) =>
+      [...most.flatMap(({ key, word }) => (setupWord(setup, key) === word ? [] : [setupWord(setup, key)])), ...setup.moves].join(' · '),
+    ),
+  };
+}

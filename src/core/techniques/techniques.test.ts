@@ -1,4 +1,4 @@
-import { FAMILIES, searchTechniques, sharedAliases } from '.';
+import { FAMILIES, searchTechniques, sharedAliases, setupsText, USUAL_SETUP } from '.';
 import { formatDose, formatPattern } from '../pattern';
 import { SHIPPED_LIBRARY } from '../library';
 
@@ -42,4 +42,19 @@ test('an alias that names two techniques says so', () => {
 
 test('nonsense finds nothing', () => {
   expect(searchTechniques(TECHNIQUES, 'zzqx')).toEqual([]);
+});
+
+test('setups down a page: what most have is said once, and what each has otherwise beside it', () => {
+  const lying = { seat: 'lying', eyes: 'closed', by: 'clock', moves: [] } as const;
+  const twist = { ...USUAL_SETUP, moves: ['twist'] } as const;
+  expect(setupsText([USUAL_SETUP, twist, { ...USUAL_SETUP, by: 'clock' }, lying])).toEqual({
+    most: 'on the floor · eyes as you like · by spoken counts',
+    otherwise: ['', 'twist', 'by the clock', 'lying · eyes closed · by the clock'],
+  });
+  // Whatever most have, a block that has it otherwise says so in words.
+  expect(setupsText([lying, lying, USUAL_SETUP])).toEqual({
+    most: 'lying · eyes closed · by the clock',
+    otherwise: ['', '', 'on the floor · eyes as you like · by spoken counts'],
+  });
+  expect(setupsText([])).toEqual({ most: 'on the floor · eyes as you like · by spoken counts', otherwise: [] });
 });

@@ -72,6 +72,7 @@ export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void
         <div className="stack">
           <section>
             <h2>The class</h2>
+            <p className="soft">Where a block says nothing else: {room.usually}.</p>
             <ol className={styles.outline}>
               {blocks.map(({ id, kind, name, minutes, detail, how, lines }) => (
                 <li key={id} data-kind={kind}>
@@ -79,7 +80,7 @@ export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void
                   <span>
                     <strong>{name}</strong>
                     {detail && <span className={styles.detail}>{detail}</span>}
-                    <span className={styles.detail}>{how}</span>
+                    {how && <span className={styles.detail}>{how}</span>}
                     {lines.map((line) => (
                       <span key={line} className={styles.detail}>
                         “{line}”

@@ -2,7 +2,7 @@ import { layOut } from '@/core/cues';
 import { instructionsFor, toldOf, type Told } from '@/core/instructions';
 import { minutesUp, readBlock, techniquesIn } from '@/core/plan';
 import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, EMERGENCY, STOP_SIGNS } from '@/core/screening';
-import { setupText } from '@/core/techniques';
+import { setupsText } from '@/core/techniques';
 import { isoDate, timeIn } from '@/core/units';
 import type { ClassView } from '@/views/teach';
 import { authorise } from '../../auth/permissions';
@@ -31,6 +31,8 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
   const known: Parameters<typeof instructionsFor>[5] = new Map();
   const byDoor = DOOR_COMBINATIONS.map((door) => [doorKey(door), instructionsFor(people, plan.blocks, date, studio, door, known)] as const);
   const families = new Set(techniquesIn(plan.blocks).map(({ technique }) => studio.library.technique(technique).family));
+  const read = plan.blocks.map((block) => readBlock(block, studio));
+  const { most, otherwise } = setupsText(read.map(({ setup }) => setup));
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes },
     course: found.name,
@@ -47,15 +49,16 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
     speech: studio.speech,
     endsAt: endOf(session.start, session.minutes),
     zone: studio.zone,
-    blocks: plan.blocks.map((block) => {
-      const { name, timing, setup } = readBlock(block, studio);
+    usually: most,
+    blocks: plan.blocks.map((block, index) => {
+      const { name, timing } = read[index];
       return {
         id: block.id,
         kind: block.kind,
         name,
         minutes: minutesUp(timing.planned),
         detail: block.kind === 'technique' ? `${block.pattern} · ${block.dose}` : null,
-        how: setupText(setup),
+        how: otherwise[index],
         lines: block.lines ?? [],
       };
     }),
