@@ -1,7 +1,7 @@
-import { array, number, object, type InferType } from 'yup';
-import { COURSE_LIMITS } from '@/core/course';
+import { array, boolean, number, object, type InferType } from 'yup';
+import { BENDS, COURSE_LIMITS } from '@/core/course';
 import { FORM_LIMITS } from './limits';
-import { clock, day, dose, id, line, oneOf, once, pattern, slug, technique, version, whole, words } from './rules';
+import { clock, day, dose, id, line, oneOf, once, optionalDay, pattern, slug, technique, version, whole, words } from './rules';
 
 /** The version of every session that a page showed. */
 const seen = () =>
@@ -33,24 +33,77 @@ export const courseForm = object({
   start: clock('the time it starts'),
   minutes: whole('Minutes', FORM_LIMITS.minutes.least, FORM_LIMITS.minutes.most),
   teacher: id().required('Please choose a teacher.'),
+  /** The director says of the group that it is settled. */
+  settled: boolean().default(false),
   goals: array()
     .test(
       'once',
       'A goal stands here twice: say it once, with what it should reach.',
       (goals) => new Set((goals ?? []).map((goal) => goal?.technique)).size === (goals ?? []).length,
     )
-    .of(object({ technique: technique(), pattern: pattern(), dose: dose(), practise: whole('Practised', 1, FORM_LIMITS.practise) }))
+    .of(
+      object({
+        technique: technique(),
+        pattern: pattern(),
+        dose: dose(),
+        practise: whole('Practised', 1, FORM_LIMITS.practise),
+        by: optionalDay(),
+        everyDays: number()
+          .nullable()
+          .default(null)
+          .transform((value: unknown, original: unknown) => (original === '' ? null : value))
+          .typeError('Days are a number.')
+          .integer('Whole days.')
+          .min(0, 'Not less than no days.')
+          .max(FORM_LIMITS.everyDays, `At most ${FORM_LIMITS.everyDays} days.`),
+      }),
+    )
     .min(1, 'Choose at least one goal.')
     .max(FORM_LIMITS.goals, `At most ${FORM_LIMITS.goals} goals.`)
     .required(),
 });
 
-/** What a course that stands is asked for. */
-export const changeCourseForm = courseForm
-  .pick(['name', 'weeks', 'start', 'minutes', 'goals'])
-  .shape({ course: id(), version: version(), seen: seen() });
+/** A course as somebody saw it. */
+const asSeen = { course: id(), version: version(), seen: seen() };
 
-export const draftForm = object({ course: id(), version: version(), seen: seen() });
+/** What a course that stands is asked for. */
+export const changeCourseForm = courseForm.omit(['once']).shape({
+  ...asSeen,
+  /** What the cohort practises already; null leaves it as it is. */
+  already: array().of(technique()).max(FORM_LIMITS.practises).nullable().default(null),
+  /** Whether published classes keep their day and hour, or follow. */
+  published: oneOf(['stay', 'follow'] as const).default('stay'),
+  /** Whether planned blocks stay, or are drafted anew. */
+  then: oneOf(['keep', 'draft'] as const).default('keep'),
+});
+
+export const draftForm = object(asSeen);
+
+/** A class that is not held, why, and what becomes of the rest. */
+export const cancelForm = object({ ...asSeen, session: id(), reason: line('a reason', FORM_LIMITS.reason), bend: oneOf(BENDS) });
+
+/** Classes that fall into closed days, and what becomes of the rest. */
+export const closedForm = object({ ...asSeen, bend: oneOf(BENDS) });
+
+/** A class put back on a day that is open again. */
+export const reopenForm = object({ ...asSeen, date: day('the day') });
+
+export const endForm = object({ ...asSeen, reason: line('a reason', FORM_LIMITS.reason) });
+
+/** Something pinned where it stands, or let go. */
+export const pinForm = object({ course: id(), block: id(), pinned: boolean().required(), seen: seen() });
+
+/** What the last class said of a technique, and what the director does about it. */
+export const answerStepForm = object({ ...asSeen, technique: technique(), answer: oneOf(['stay', 'back'] as const) });
+
+export const acceptForm = object({
+  course: id(),
+  version: version(),
+  key: line('the check', FORM_LIMITS.checkKey),
+  reason: line('a reason', FORM_LIMITS.reason),
+});
+
+export const copyForm = courseForm.pick(['once', 'name', 'cohort', 'firstDate', 'teacher']).shape({ course: id() });
 
 /** A draft that was worked out on a page: the techniques of the classes that are taken from it. */
 export const keepDraftForm = object({
@@ -80,7 +133,7 @@ export const mendCourseForm = object({
   mends: array()
     .of(
       object({
-        code: oneOf(['weeks', 'minutes', 'hour', 'times', 'without', 'practise', 'unpin'] as const),
+        code: oneOf(['weeks', 'minutes', 'hour', 'times', 'later', 'settled', 'without', 'practise', 'unpin'] as const),
         technique: slug('No such technique.'),
         number: number().nullable().default(null).integer(),
         hour: oneOf(['m', 'd', 'e'] as const)
@@ -106,5 +159,6 @@ export const mendForm = object({
   seen: seen(),
 });
 
+export type CopyInput = InferType<typeof copyForm>;
 export type CourseInput = InferType<typeof courseForm>;
 export type ChangeCourseInput = InferType<typeof changeCourseForm>;

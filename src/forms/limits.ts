@@ -20,6 +20,9 @@ export const FORM_LIMITS = {
   goals: 12,
   practise: 20,
   weeks: 26,
+  /** Days between two steps of a climb. */
+  everyDays: 60,
+  checkKey: 400,
   minutes: { least: 15, most: 180 },
   blocks: 40,
   /** Characters of a line of one's own in a block, and how many lines. */

@@ -1,5 +1,5 @@
 import type { IsoDate } from '@/core/units';
-import type { Check, Goal, MendCode } from '@/core/course';
+import type { Check, ClassChange, Goal, MendCode } from '@/core/course';
 
 /** What pages are given about courses. */
 
@@ -9,10 +9,29 @@ export interface CourseRequest {
   readonly version: number;
   readonly seen: { readonly session: string; readonly version: number }[];
   readonly name: string;
+  readonly cohort: string;
+  readonly teacher: string;
+  readonly firstDate: string;
   readonly weeks: number;
+  readonly weekdays: number[];
   readonly start: string;
   readonly minutes: number;
+  readonly settled: boolean;
+  /** What the cohort practises already. */
+  readonly already: string[];
   readonly goals: Goal[];
+}
+
+/** What a change of a course does, or would do. */
+export interface Outcome {
+  readonly classes: readonly ClassChange[];
+  /** By goal: the day it is reached on before and after; null where it is not. */
+  readonly goals: readonly { readonly name: string; readonly was: IsoDate | null; readonly now: IsoDate | null; readonly asked: boolean }[];
+  readonly unplaced: readonly string[];
+  /** Checks that want mending. */
+  readonly wrong: { readonly was: number; readonly now: number };
+  /** Days of published classes that are still to come. */
+  readonly published: readonly IsoDate[];
 }
 
 /** A course's request as it is now, beside one that was to be kept: what it has otherwise, in words. */
@@ -29,10 +48,14 @@ export interface ShownCheck {
   readonly block: string | null;
   readonly title: string | null;
   readonly text: string;
+  /** What checks of one cause have in common. */
+  readonly cause: string;
+  /** What it is known again by when it is accepted; null where it cannot be. */
+  readonly key: string | null;
   readonly mend: { readonly kind: 'move' | 'shorten rest' | 'add preparation'; readonly block: string; readonly text: string } | null;
 }
 
-export type SessionState = 'empty' | 'planned' | 'published' | 'acknowledged' | 'taught' | 'not logged';
+export type SessionState = 'cancelled' | 'empty' | 'planned' | 'published' | 'acknowledged' | 'taught' | 'not logged';
 
 /** A technique on a plank of the course ladder. */
 export interface Chip {
@@ -45,6 +68,7 @@ export interface Chip {
   readonly pattern: string;
   readonly dose: string;
   readonly fresh: boolean;
+  readonly pinned: boolean;
 }
 
 /** A session as a plank of the course ladder. */
@@ -79,6 +103,19 @@ export interface CourseView {
   };
   readonly cohort: { readonly id: string; readonly name: string; readonly people: number };
   readonly teacher: string;
+  /** Classes that were to be held and are not. */
+  readonly cancelled: readonly { readonly id: string; readonly date: IsoDate; readonly reason: string; readonly week: number }[];
+  /** Days that fell out and are open, so that a class could come back. */
+  readonly reopened: readonly IsoDate[];
+  /** Classes that fall into closed days. */
+  readonly closed: readonly IsoDate[];
+  /** The last change, when it can be taken back, or done again. */
+  readonly last: { readonly what: string; readonly back: boolean } | null;
+  /** What the last logged class says of each climb in it. */
+  readonly says: readonly StepSaid[];
+  readonly accepted: readonly { readonly key: string; readonly text: string; readonly reason: string; readonly by: string }[];
+  /** The course it was copied from, with what its classes said, the first beside the first. */
+  readonly lastTime: { readonly name: string; readonly classes: readonly (string | null)[] } | null;
   /** Null before the first day. */
   readonly week: number | null;
   readonly today: IsoDate;
@@ -87,6 +124,19 @@ export interface CourseView {
   readonly checks: readonly ShownCheck[];
   /** The director's alone. */
   readonly ready: readonly ReadyLine[];
+}
+
+/** What a class said of a climb, and what would follow. */
+export interface StepSaid {
+  readonly technique: string;
+  readonly name: string;
+  readonly date: IsoDate;
+  readonly text: string;
+  readonly answer: 'advance' | 'stay' | 'back';
+  /** How it was done, and how it is to be done next; null where no open class has it. */
+  readonly step: string;
+  readonly next: string | null;
+  readonly before: string | null;
 }
 
 /** How many of the cohort will be ready for a technique as it comes in. */

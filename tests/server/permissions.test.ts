@@ -22,12 +22,25 @@ import { whatIfAside, whatIfForm } from '../../src/server/usecases/people/whatIf
 import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
-import { changeCourse, compareRequest, readRequest } from '../../src/server/usecases/courses/changeCourse';
+import { acceptCheck } from '../../src/server/usecases/courses/acceptCheck';
+import { changeCourse, compareRequest, readRequest, tryCourse } from '../../src/server/usecases/courses/changeCourse';
+import { copyCourse } from '../../src/server/usecases/courses/copyCourse';
+import {
+  cancelClass,
+  endCourse,
+  leaveClosedDays,
+  removeCourse,
+  reopenDay,
+  tryCancelling,
+  tryLeavingClosedDays,
+  tryReopening,
+} from '../../src/server/usecases/courses/lifeHappens';
 import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
-import { addReview, mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
+import { addReview, answerStep, mendCheck, moveBlock, pinBlock } from '../../src/server/usecases/courses/moveBlock';
 import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
+import { undoStep } from '../../src/server/usecases/courses/steps';
 import { listPlans } from '../../src/server/usecases/plans/listPlans';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
@@ -118,6 +131,20 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['compareRequest', 'D', (desk) => compareRequest(desk, {})],
   ['changeCourse', 'D', (desk) => changeCourse(desk, {})],
   ['mendCourse', 'D', (desk) => mendCourse(desk, {})],
+  ['tryCourse', 'D', (desk) => tryCourse(desk, {})],
+  ['cancelClass', 'D', (desk) => cancelClass(desk, {})],
+  ['tryCancelling', 'D', (desk) => tryCancelling(desk, {})],
+  ['leaveClosedDays', 'D', (desk) => leaveClosedDays(desk, {})],
+  ['tryLeavingClosedDays', 'D', (desk) => tryLeavingClosedDays(desk, {})],
+  ['reopenDay', 'D', (desk) => reopenDay(desk, {})],
+  ['tryReopening', 'D', (desk) => tryReopening(desk, {})],
+  ['endCourse', 'D', (desk) => endCourse(desk, {})],
+  ['removeCourse', 'D', (desk) => removeCourse(desk, {})],
+  ['copyCourse', 'D', (desk) => copyCourse(desk, {})],
+  ['undoStep', 'D', (desk) => undoStep(desk, {})],
+  ['pinBlock', 'D', (desk) => pinBlock(desk, {})],
+  ['answerStep', 'D', (desk) => answerStep(desk, {})],
+  ['acceptCheck', 'D', (desk) => acceptCheck(desk, {})],
   ['moveBlock', 'D', (desk) => moveBlock(desk, {})],
   ['mendCheck', 'D', (desk) => mendCheck(desk, {})],
   ['listPlans', 'DL', (desk) => listPlans(desk)],

@@ -8,7 +8,7 @@ import { freshManager, orm } from '../../src/server/db/orm';
 import type { Role } from '../../src/core/staff';
 import { CohortRow, CourseRow, PersonRow, ROWS, StaffRow, StudioRow } from '../../src/server/db/rows';
 import { deskFor, type Desk } from '../../src/server/desk';
-import { sessionsOf, type Course } from '../../src/server/repositories/courses';
+import { sessionsOf, type Course, type Requested } from '../../src/server/repositories/courses';
 import { openStudio } from '../../src/server/usecases/studio/openStudio';
 import { Refusal } from '../../src/server/errors';
 import { backToKept, keepAll } from './snapshot';
@@ -80,7 +80,7 @@ export async function demo(desk: Desk) {
   const cohort = (name: string) => desk.em.findOneOrFail(CohortRow, { name });
   const course = (name: string) => desk.em.findOneOrFail(CourseRow, { name });
   const [ferry, choir] = await Promise.all([cohort('Ferry crew, early shift'), cohort('Choir and brass')]);
-  const [boat, phrases] = await Promise.all([course('Steady on the early boat'), course('Long phrases')]);
+  const [boat, phrases] = (await Promise.all([course('Steady on the early boat'), course('Long phrases')])).map((row) => ({ ...row, firstDate: isoDate(row.firstDate) }));
   const person = async (name: string) => (await desk.em.findOneOrFail(PersonRow, { name })).id;
   return { ferry: ferry.id, choir: choir.id, boat, phrases, person };
 }
@@ -102,9 +102,10 @@ export function courseInput(teacher: string, cohort = newId()) {
 }
 
 /** What a course is asked for, as the form that changes it sends it. */
-export async function requestOf(desk: Desk, found: Pick<Course, 'id' | 'version' | 'name' | 'weeks' | 'start' | 'minutes' | 'goals'>) {
-  const { id, version, name, weeks, start, minutes, goals } = found;
-  return { course: id, version, seen: await seenOf(desk, id), name, weeks, start, minutes, goals };
+export async function requestOf(desk: Desk, found: Requested & Pick<Course, 'id' | 'version'>) {
+  const { id, version, name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals } = found;
+  const asked = { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals };
+  return { course: id, version, seen: await seenOf(desk, id), ...asked };
 }
 
 /** The versions of a course's sessions, as a page shows them. */

@@ -23,9 +23,11 @@ const MOST_STEPS = 40;
 /**
  * A climb from one way of doing a technique to another, expanded: counts first, a count a step and two classes on each; then volume,
  * a week a step, with a lighter class after three that grew. The last step is the target.
+ * @param everyDays days between two steps, where they are to be longer than the rules ask
  * @example climbSteps({ pattern: '4:5', dose: '4 min' }, { pattern: '5:6', dose: '5 min' }, pace).length // 3
  */
-export function climbSteps(from: Way, to: Way, pace: Pace): ClimbStep[] {
+export function climbSteps(from: Way, to: Way, pace: Pace, everyDays = 0): ClimbStep[] {
+  const counts = { isNew: true, classes: CLIMB_LIMITS.classesOnAStep, days: everyDays } as const;
   const steps: ClimbStep[] = [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }];
   let at: Way = from;
   const go = (next: Way, step: Omit<ClimbStep, 'pattern' | 'dose' | 'lighter'>, lighter = false) => {
@@ -33,11 +35,10 @@ export function climbSteps(from: Way, to: Way, pace: Pace): ClimbStep[] {
     if (!lighter) at = next;
   };
   for (let pattern = nextCounts(at.pattern, to.pattern); pattern && steps.length < MOST_STEPS; pattern = nextCounts(at.pattern, to.pattern))
-    go({ pattern, dose: sameTime(at, pattern, pace) }, { isNew: true, classes: CLIMB_LIMITS.classesOnAStep, days: 0 });
+    go({ pattern, dose: sameTime(at, pattern, pace) }, counts);
   // Another shape than it had: one new thing by itself.
-  if (at.pattern !== to.pattern)
-    go({ pattern: to.pattern, dose: sameTime(at, to.pattern, pace) }, { isNew: true, classes: CLIMB_LIMITS.classesOnAStep, days: 0 });
-  const volume = { isNew: false, classes: 1, days: CLIMB_LIMITS.daysBetweenVolume } as const;
+  if (at.pattern !== to.pattern) go({ pattern: to.pattern, dose: sameTime(at, to.pattern, pace) }, counts);
+  const volume = { isNew: false, classes: 1, days: Math.max(CLIMB_LIMITS.daysBetweenVolume, everyDays) } as const;
   let growing = 0;
   for (
     let dose = nextVolume(at.pattern, at.dose, to.dose, pace);

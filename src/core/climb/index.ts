@@ -2,4 +2,5 @@
 export * from './chain';
 export * from './steps';
 export * from './guards';
+export * from './says';
 export { GROWTH_LIMITS } from './limits';

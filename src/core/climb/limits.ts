@@ -37,3 +37,15 @@ export const CLIMB_LIMITS = {
   /** How much of the volume the lighter one has. */
   lighterShare: 0.75,
 } as const;
+
+/** When a climb goes on, and when it steps back: by how a class went. */
+export const READY_LIMITS = {
+  /** Of those who came, so many found it easy. */
+  easyShare: 0.8,
+  /** Of the cohort, so many came. */
+  cameShare: 0.5,
+  /** From this share of strained people on, one step back. */
+  strainedBack: 0.3,
+  /** So many stop signs go one step back. */
+  signsBack: 2,
+} as const;

@@ -1,6 +1,6 @@
-import type { TechniqueBlock } from '../plan';
+import { techniquesIn, type TechniqueBlock } from '../plan';
 import type { IsoDate } from '../units';
-import { after, BLOCK_RULES, NOTHING_BEFORE, SESSION_RULES, type Before, type Finding } from './constraints';
+import { after, BLOCK_RULES, notEmpty, NOTHING_BEFORE, SESSION_RULES, type Before, type Finding } from './constraints';
 import { mendFor, type Mend } from './mends';
 import type { CourseSession, Planning } from './types';
 
@@ -18,7 +18,9 @@ export interface Check {
 }
 
 const HARM: Readonly<Record<Finding['code'], Severity>> = {
+  closed: 'stop',
   standing: 'stop',
+  'not settled': 'stop',
   'left out by all': 'stop',
   'out of order': 'stop',
   'too soon': 'stop',
@@ -26,9 +28,12 @@ const HARM: Readonly<Record<Finding['code'], Severity>> = {
   'nobody qualified': 'mend',
   'over time': 'mend',
   'no round fits': 'mend',
+  'same time': 'mend',
   'two new things': 'mend',
   'not prepared': 'mend',
   'wrong hour': 'mend',
+  empty: 'mend',
+  'other teacher': 'know',
   adapted: 'know',
   'near a limit': 'know',
 };
@@ -40,6 +45,7 @@ const ORDER: readonly Severity[] = ['stop', 'mend', 'know'];
  */
 export function checkCourse(sessions: readonly CourseSession[], planning: Planning): Check[] {
   const ordered = inTimeOrder(sessions);
+  const isPlanned = ordered.some(({ blocks }) => techniquesIn(blocks).length > 0);
   const checks: Check[] = [];
   let before: Before = NOTHING_BEFORE;
   for (const session of ordered) {
@@ -57,10 +63,47 @@ export function checkCourse(sessions: readonly CourseSession[], planning: Planni
       if (block.kind === 'technique')
         for (const rule of BLOCK_RULES) for (const finding of rule(block, session, before, planning)) add(finding, block);
     }
-    for (const rule of SESSION_RULES) for (const { finding, block } of rule(session, before, planning)) add(finding, block);
+    for (const rule of SESSION_RULES.filter((one) => isPlanned || one !== notEmpty))
+      for (const { finding, block } of rule(session, before, planning)) add(finding, block);
     before = after(before, session);
   }
-  return checks.sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity) || a.date.localeCompare(b.date));
+  return byHarm(checks);
+}
+
+/** Checks with the most harmful first, then by date. */
+export function byHarm(checks: readonly Check[]): Check[] {
+  return [...checks].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity) || a.date.localeCompare(b.date));
+}
+
+/** A finding about a class as a whole, that nothing mends in one step. */
+export function finding(session: CourseSession, of: Finding): Check {
+  return { severity: HARM[of.code], session: session.id, date: session.date, block: null, technique: null, finding: of, mend: null };
+}
+
+/** What is the director's to judge: it can be accepted with a reason, and is silent from then on. Everything else stands. */
+const JUDGED: readonly Finding['code'][] = [
+  'out of order',
+  'too soon',
+  'guard',
+  'over time',
+  'two new things',
+  'same time',
+  'not prepared',
+  'wrong hour',
+  'empty',
+  'adapted',
+  'near a limit',
+  'other teacher',
+];
+
+/** Whether a check may be accepted with a reason. @example mayAccept({ code: 'wrong hour', hours: ['morning'] }) // true */
+export function mayAccept({ code }: Pick<Finding, 'code'>): boolean {
+  return JUDGED.includes(code);
+}
+
+/** By what an accepted check is known again: what it is about and what it says. Whatever changes that brings it back. */
+export function checkKey({ session, technique, finding: of }: Pick<Check, 'session' | 'technique' | 'finding'>, text: string): string {
+  return [session, technique ?? '', of.code, text].join('|');
 }
 
 /** Sessions from the first to the last. */

@@ -2,9 +2,9 @@ import { climbSteps, type ClimbStep } from '../climb';
 import { wayDown } from '../ladder';
 import { blockTime, techniquesIn, type TechniqueBlock } from '../plan';
 import { isSideWork } from '../techniques';
-import { millis, type IsoDate } from '../units';
+import { isoDate, millis, type IsoDate } from '../units';
 import { checkCourse, inTimeOrder } from './checks';
-import { forSomebody, NOTHING_BEFORE } from './constraints';
+import { after, byQualified, forSettled, forSomebody, insideGuards, NOTHING_BEFORE, type Before, type Day, type Finding } from './constraints';
 import { weekOf } from './dates';
 import { clashOf, mendsFor, solve, type Case, type CaseFile, type MendOf, type Request, type Solved } from './drafting';
 import { frame, frameTime, settleShare } from './frame';
@@ -18,7 +18,7 @@ export type MendCode = Omit<MendOf, 'with'>;
 /** Why a goal could not be placed. Worded in one place, `words.ts`. */
 export type Blocked =
   | { readonly why: 'hour'; readonly technique: string; readonly hours: readonly string[] }
-  | { readonly why: 'left out by all'; readonly technique: string }
+  | { readonly why: 'left out by all' | 'not settled' | 'nobody qualified'; readonly technique: string }
   /** Found by a draft from before reasons were kept as codes, or not settled in the time there was. */
   | { readonly why: 'earlier draft'; readonly technique: string }
   /** Nothing stands in its way: it was asked for after the last draft, or what it had was moved away. */
@@ -76,8 +76,20 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
   const { basis, ladder, already, taught, tempo } = planning;
   const { library } = basis;
   const pace = { tempo: millis(tempo), naturalBreath: basis.naturalBreath };
-  const standing = sessions.filter(({ fixed }) => fixed).flatMap(({ blocks }) => techniquesIn(blocks));
-  const wanted = new Set([...goals.map(({ technique }) => technique), ...already, ...standing.map(({ technique }) => technique)]);
+  const taughtSo = sessions.filter(({ fixed }) => fixed);
+  // A climb goes on from what was reached: a class that fell short counts only where nothing else was practised.
+  const standing = [...taughtSo.filter(({ short }) => short), ...taughtSo.filter(({ short }) => !short)].flatMap(({ blocks }) =>
+    techniquesIn(blocks),
+  );
+  const pins = sessions.flatMap(({ fixed, blocks }, at) =>
+    fixed ? [] : techniquesIn(blocks).flatMap(({ pinned, technique }) => (pinned && library.find(technique) ? [[at, technique] as const] : [])),
+  );
+  const wanted = new Set([
+    ...goals.map(({ technique }) => technique),
+    ...pins.map(([, technique]) => technique),
+    ...already,
+    ...standing.map(({ technique }) => technique),
+  ]);
   for (const id of [...wanted]) for (const below of wayDown(ladder, id)) wanted.add(below);
   const ids = [...wanted].filter((id) => library.find(id) !== null);
   const first = (id: string): TechniqueBlock => {
@@ -89,7 +101,7 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
     ids.map((id) => {
       const goal = goals.find(({ technique }) => technique === id);
       const from = first(id);
-      return [id, goal ? climbSteps(from, goal, pace) : [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }]];
+      return [id, goal ? climbSteps(from, goal, pace, goal.everyDays ?? 0) : [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }]];
     }),
   );
   // What a cohort may do of a technique is asked of the way the studio first teaches it.
@@ -129,19 +141,28 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
     already: [...already].filter((id) => library.find(id) !== null),
     banned: [],
     unqualified: [],
-    goals: goals.map(({ technique, practise }) => {
+    unsettled: ids.filter((id) => forSettled(asTaught(id), NO_DAY, NOTHING_BEFORE, planning).length > 0),
+    goals: goals.map(({ technique, practise, by }) => {
       const steps = climbs.get(technique)!;
       return {
         v: technique,
         r: practise,
+        by: by ?? undefined,
         steps: steps.map((step) => ({ ms: time(technique, step), fresh: step.isNew ? 1 : 0, n: step.classes, d: step.days })),
       };
     }),
     fixed: sessions.map(({ fixed, blocks }) => (fixed ? techniquesIn(blocks).map(({ technique }) => technique) : null)),
     open: Object.fromEntries(
-      ids.map((id) => [id, sessions.map((session) => session.fixed || forSomebody(asTaught(id), session, NOTHING_BEFORE, planning).length === 0)]),
+      ids.map((id) => [
+        id,
+        sessions.map(
+          (session) =>
+            session.fixed ||
+            (forSomebody(asTaught(id), session, NOTHING_BEFORE, planning).length === 0 && isTaughtBySomebody(asTaught(id), session, planning)),
+        ),
+      ]),
     ),
-    pins: [],
+    pins,
     most: COURSE_LIMITS.mostTechniques,
     further: planning.further,
   };
@@ -163,20 +184,42 @@ export function draftCourse(
   const ordered = inTimeOrder(sessions);
   const { file, one, climbs, first } = problemOf(ordered, goals, planning);
   const proofOf = ({ status, dropped, sum, bound, reached }: Solved): Proof => ({ proved: status === 'proved', dropped, sum, bound, reached });
-  const sessionsOf = (solved: Solved): CourseSession[] =>
+  const laidOut = (solved: Solved, pinnedAsTheyAre: boolean): CourseSession[] =>
     ordered.map((session, at) => {
       if (session.fixed) return session;
+      const stood = techniquesIn(session.blocks);
       const techniques = solved.sessions[at].map(([id, step]): TechniqueBlock => {
         const { pattern, dose } = climbs.get(id)![step];
-        return { ...first(id), id: newId(), pattern, dose };
+        const had = stood.find(({ technique }) => technique === id);
+        // What stands there already stays the block it is, with its lines and what was set by hand.
+        if (had && ((had.pinned && pinnedAsTheyAre) || (had.pattern === pattern && had.dose === dose))) return had;
+        return had ? { ...had, pattern, dose } : { ...first(id), id: newId(), pattern, dose };
       });
-      return framed(session, techniques, ordered[0].date, planning, newId);
+      const same = techniques.length === stood.length && techniques.every((block) => stood.includes(block));
+      return same && stood.length > 0 ? session : framed(session, techniques, ordered[0].date, planning, newId);
     });
+  const sessionsOf = (solved: Solved): CourseSession[] => {
+    const asPinned = laidOut(solved, true);
+    // A pinned dose that makes a climb jump gives way to the climb; where it stands is kept.
+    return climbsJump(asPinned, planning) ? laidOut(solved, false) : asPinned;
+  };
   const better = onBetter && ((found: Solved) => onBetter({ sessions: sessionsOf(found), proof: proofOf(found) }));
   const solved = solve(file, one, { enough, onBetter: better });
   const left = goals.filter((_, index) => solved.reached[index] === null);
-  const kept = isAsGood(ordered, goals, planning, solved);
+  // Where pins alone clash, nothing is drafted over them.
+  const kept = solved.status === 'impossible' || isAsGood(ordered, goals, planning, solved);
   return { sessions: kept ? ordered : sessionsOf(solved), unplaced: whyNot(left, ordered, goals, planning, enough), proof: proofOf(solved) };
+}
+
+/** Whether a climb grows by more than its guard in a class that is open. */
+function climbsJump(sessions: readonly CourseSession[], planning: Planning): boolean {
+  let before: Before = NOTHING_BEFORE;
+  for (const session of sessions) {
+    const known = before;
+    if (!session.fixed && techniquesIn(session.blocks).some((block) => insideGuards(block, session, known, planning).length > 0)) return true;
+    before = after(before, session);
+  }
+  return false;
 }
 
 /** Whether a course as it stands is a draft as good as the best one: nothing is changed for the sake of change. */
@@ -185,15 +228,14 @@ function isAsGood(sessions: readonly CourseSession[], goals: readonly Goal[], pl
   if (sessions.some(({ id, blocks }) => open.has(id) && blocks.length === 0)) return false;
   const reached = goals.map((goal) => reachedIn(sessions, goal));
   if (reached.filter((at) => at === null).length !== dropped || reached.reduce<number>((all, at) => all + (at ?? 0), 0) !== sum) return false;
-  return checkCourse(sessions, planning).every(
-    ({ session, severity, finding }) => !open.has(session) || severity === 'know' || finding.code === 'nobody qualified',
-  );
+  return checkCourse(sessions, planning).every(({ session, severity }) => !open.has(session) || severity === 'know');
 }
 
 /** The number of the class in which a goal was practised often enough as it should be reached; null while it was not. */
-function reachedIn(sessions: readonly CourseSession[], { technique, pattern, dose, practise }: Goal): number | null {
+export function reachedIn(sessions: readonly CourseSession[], { technique, pattern, dose, practise, by }: Goal): number | null {
   let had = 0;
-  for (const [at, { blocks }] of sessions.entries()) {
+  for (const [at, { blocks, date }] of sessions.entries()) {
+    if (by && date > by) return null;
     if (techniquesIn(blocks).some((block) => block.technique === technique && block.pattern === pattern && block.dose === dose)) had += 1;
     if (had >= practise) return at + 1;
   }
@@ -240,6 +282,14 @@ function whyNot(
   return left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, planning) ?? clashWith(goal), mends }));
 }
 
+/** Whether anybody of the staff is qualified for a technique on the day of a class. */
+function isTaughtBySomebody(block: TechniqueBlock, day: Day, planning: Planning): boolean {
+  return byQualified(block, day, NOTHING_BEFORE, planning).every(({ code }) => code !== 'nobody qualified');
+}
+
+/** For rules that ask of no day. */
+const NO_DAY: Day = { date: isoDate('2000-01-01'), start: '00:00' };
+
 const NO_HURRY: Drafting = { enough: () => false };
 
 /** What keeps a goal from being placed by itself: the plainest reason there is. */
@@ -250,7 +300,10 @@ function plainlyBlocked({ technique: goal }: Goal, sessions: readonly CourseSess
     const technique = basis.library.technique(id);
     const block: TechniqueBlock = { id, kind: 'technique', technique: id, ...taught(id), tempo };
     if (!open.some(({ start }) => technique.taughtAt.includes(hourOf(start)))) return { why: 'hour', technique: id, hours: technique.taughtAt };
-    if (!open.some((session) => forSomebody(block, session, NOTHING_BEFORE, planning).length === 0)) return { why: 'left out by all', technique: id };
+    const never = (rule: (session: CourseSession) => readonly Finding[]) => !open.some((session) => rule(session).length === 0);
+    if (never((session) => forSomebody(block, session, NOTHING_BEFORE, planning))) return { why: 'left out by all', technique: id };
+    if (never((session) => forSettled(block, session, NOTHING_BEFORE, planning))) return { why: 'not settled', technique: id };
+    if (!open.some((session) => isTaughtBySomebody(block, session, planning))) return { why: 'nobody qualified', technique: id };
     const longest = Math.max(0, ...open.map(({ minutes }) => minutes));
     const needed = frameTime(longest, [block], basis);
     if (needed > longest * 60_000) return { why: 'no room', technique: id, minutes: Math.ceil(needed / 60_000) };

@@ -66,7 +66,7 @@ function moved(from: CourseSession, to: CourseSession | undefined, blockId: stri
     ok: true,
     edited: [
       { session: from.id, blocks: from.blocks.filter((other) => other !== block && other !== settling) },
-      { session: to.id, blocks: inserted(to.blocks, settling ? [block, settling] : [block]) },
+      { session: to.id, blocks: inserted(to.blocks, [{ ...block, pinned: true }, ...(settling ? [settling] : [])]) },
     ],
   };
 }
@@ -93,7 +93,65 @@ export function withReview(
   const settling = { id: newId(), kind: library.part('settle').kind, part: 'settle', minutes: COURSE_LIMITS.settleMinutes * share };
   return {
     ok: true,
-    edited: [{ session: to, blocks: inserted(session.blocks, share > 0 ? [{ ...last, id: newId() }, settling] : [{ ...last, id: newId() }]) }],
+    edited: [{ session: to, blocks: inserted(session.blocks, [{ ...last, id: newId(), pinned: true }, ...(share > 0 ? [settling] : [])]) }],
+  };
+}
+
+/** Pins a technique where it stands, as it is, or lets a draft have it again. */
+export function pinned(sessions: readonly CourseSession[], block: string, pin: boolean, today: IsoDate): Edit {
+  const at = sessions.find(({ blocks }) => blocks.some(({ id }) => id === block));
+  if (!at) return { ok: false, why: 'block gone' };
+  if (at.date < today) return { ok: false, why: 'past' };
+  return changed(at, (one) => [one.id === block && one.kind === 'technique' ? { ...one, pinned: pin } : one]);
+}
+
+/**
+ * Blocks saved over others, with everything pinned that was put there or set otherwise by hand.
+ * @example byHand(before, after) // what has another dose than it had is pinned now
+ */
+export function byHand(before: readonly Block[], after: readonly Block[]): Block[] {
+  return after.map((block) => {
+    if (block.kind !== 'technique') return block;
+    const was = before.find((one): one is TechniqueBlock => one.kind === 'technique' && one.id === block.id);
+    const same = was && was.technique === block.technique && was.pattern === block.pattern && was.dose === block.dose;
+    return same && !was.pinned ? block : { ...block, pinned: true };
+  });
+}
+
+/** What is done about a climb after a class: it stays a class longer on its step, or goes one step back. */
+export type StepAnswer = 'stay' | 'back';
+
+/**
+ * A climb kept on its step for a class more, or taken one step back, in the classes that are still open; what comes after moves on
+ * by as many classes, and is pinned.
+ * @param sessions in order of time
+ * @example steppedBack(sessions, 'longer-4-5', 'stay') // 4:5 once more in the next class, 5:6 one class later
+ */
+export function steppedBack(sessions: readonly CourseSession[], technique: string, answer: StepAnswer): Edit {
+  const ways = sessions.flatMap(({ id, fixed, blocks }) =>
+    techniquesIn(blocks).flatMap((block) => (block.technique === technique ? [{ id, fixed, block }] : [])),
+  );
+  const done = ways.filter(({ fixed }) => fixed).map(({ block }) => block);
+  const open = ways.filter(({ fixed }) => !fixed);
+  const last = done.at(-1);
+  if (!last || open.length === 0) return { ok: false, why: 'block gone' };
+  const alike = (a: TechniqueBlock, b: TechniqueBlock) => a.pattern === b.pattern && a.dose === b.dose;
+  const before = done.findLast((block) => !alike(block, last)) ?? last;
+  const onStep = open.findIndex(({ block }) => !alike(block, last));
+  const kept = open.map(({ block }) => block);
+  const wanted =
+    answer === 'back'
+      ? [before, ...(onStep === 0 ? [last] : []), ...kept]
+      : [...kept.slice(0, Math.max(0, onStep)), last, ...kept.slice(Math.max(0, onStep))];
+  const now = new Map(open.map(({ id, block }, index) => [id, { ...block, pattern: wanted[index].pattern, dose: wanted[index].dose, pinned: true }]));
+  return {
+    ok: true,
+    edited: sessions
+      .filter(({ id }) => now.has(id))
+      .map(({ id, blocks }) => ({
+        session: id,
+        blocks: blocks.map((block) => (block.kind === 'technique' && block.technique === technique ? now.get(id)! : block)),
+      })),
   };
 }
 

@@ -11,7 +11,8 @@ export function planning(over: Partial<Planning> = {}): Planning {
     tempo: 1000,
     taught: SHIPPED_LIBRARY.technique,
     tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }),
-    qualified: () => true,
+    settled: true,
+    qualified: () => 'own',
     ...over,
   };
 }

@@ -33,7 +33,7 @@ function problem(goals: readonly string[], over: Partial<CourseProblem> = {}): C
     seat: 'floor',
     taught,
     tallies: Object.fromEntries(sessions.flatMap(({ date }) => ways.map((way) => [tallyKey(way, date), nobody]))),
-    qualifications: techniques.map(({ family }) => ({ family, since: isoDate('2020-01-01') })),
+    staff: [{ name: 'Own', qualifications: techniques.map(({ family }) => ({ family, since: isoDate('2020-01-01') })) }],
     ...over,
   };
 }
@@ -56,7 +56,9 @@ test('a problem is plain data: sent to a worker and back it drafts the same cour
 
 test('a technique of the studio’s own is climbed to over its own edges', () => {
   const { sessions: done, unplaced } = drafted(
-    problem([own.technique.id], { qualifications: [...problem([]).qualifications, { family: own.technique.id, since: day }] }),
+    problem([own.technique.id], {
+      staff: [{ name: 'Own', qualifications: [...problem([]).staff[0].qualifications, { family: own.technique.id, since: day }] }],
+    }),
   );
   expect(unplaced).toEqual([]);
   const first = (id: string) => done.findIndex(({ blocks }) => blocks.some((one) => one.kind === 'technique' && one.technique === id));
@@ -72,9 +74,13 @@ test('what a problem does not bring along is a bug that says so', () => {
 
 test('a teacher is qualified from the day of their qualification on, by the family', () => {
   const from = addDays(day, 4);
-  const { qualified } = planningOf(problem([], { qualifications: [{ family: 'equal', since: from }] }));
-  expect([addDays(from, -1), from].map((date) => qualified('equal', date))).toEqual([false, true]);
-  expect(qualified('longer-exhale', from)).toBe(false);
+  const staff = [
+    { name: 'Own', qualifications: [{ family: 'equal', since: from }] },
+    { name: 'Other', qualifications: [{ family: 'equal', since: day }] },
+  ];
+  const { qualified } = planningOf(problem([], { staff }));
+  expect([addDays(day, -1), addDays(from, -1), from].map((date) => qualified('equal', date))).toEqual([[], ['Other'], 'own']);
+  expect(qualified('longer-exhale', from)).toEqual([]);
 });
 
 test.each([

@@ -15,6 +15,8 @@ export interface CourseSession {
   readonly blocks: readonly Block[];
   /** Past or published: a draft never touches it. */
   readonly fixed: boolean;
+  /** Its log says that less was reached than was planned. */
+  readonly short?: boolean;
 }
 
 /** What the director wants reached: a technique, its own or a higher dose and counts, practised so many times. */
@@ -23,6 +25,10 @@ export interface Goal {
   readonly pattern: string;
   readonly dose: string;
   readonly practise: number;
+  /** The last day it may be reached on, where that matters. */
+  readonly by?: IsoDate | null;
+  /** Days between two steps of its climb, where they are to be longer than the rules ask. */
+  readonly everyDays?: number | null;
 }
 
 /** How a cohort's members come out for a technique on a date: numbers, and nobody's answers. */
@@ -66,7 +72,15 @@ export interface CourseProblem {
   readonly taught: Readonly<Record<string, { readonly pattern: string; readonly dose: string }>>;
   /** By {@link tallyKey}: every block that stands, and every technique that may be introduced, on every date. */
   readonly tallies: Readonly<Record<string, Tally>>;
-  /** The teacher's. */
+  /** Everybody who may teach; the course's own teacher first. */
+  readonly staff: readonly Teaching[];
+  /** The director says of the group that it is settled: connected breath asks for it. */
+  readonly settled?: boolean;
+}
+
+/** Somebody who may teach, and what. */
+export interface Teaching {
+  readonly name: string;
   readonly qualifications: readonly Qualification[];
 }
 
@@ -86,8 +100,9 @@ export interface Planning {
   readonly further?: Further;
   readonly taught: (technique: string) => { readonly pattern: string; readonly dose: string };
   readonly tally: (block: Asked, date: IsoDate) => Tally;
-  /** Whether the course's teacher is qualified for a family on a date. */
-  readonly qualified: (family: string, date: IsoDate) => boolean;
+  readonly settled: boolean;
+  /** Who is qualified for a family on a date: the course's own teacher, others by name, or nobody. */
+  readonly qualified: (family: string, date: IsoDate) => 'own' | readonly string[];
 }
 
 /** The part of the day a class starts in: morning to noon, evening from five. @example hourOf('05:45') // "morning" */

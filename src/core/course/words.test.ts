@@ -32,7 +32,7 @@ test.each<[Check['finding'], string]>([
     { code: 'near a limit', tally: { ...tally, near: 2 } },
     'stands within 15 % of a limit for 2 people; spoken counts drift, so keep the tempo by the clock',
   ],
-  [{ code: 'nobody qualified' }, 'has no teacher qualified for it on this course'],
+  [{ code: 'nobody qualified' }, 'has nobody on the staff who is qualified for it that day'],
   [{ code: 'no round fits' }, 'has no complete round in its minutes'],
 ])('%j', (finding, expected) => {
   expect(said(finding)).toBe(expected);

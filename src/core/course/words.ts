@@ -50,7 +50,19 @@ export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { 
     case 'near a limit':
       return `stands within ${NEAR_A_LIMIT * 100} % of a limit for ${peopleText(finding.tally.near)}; spoken counts drift, so keep the tempo by the clock`;
     case 'nobody qualified':
-      return 'has no teacher qualified for it on this course';
+      return 'has nobody on the staff who is qualified for it that day';
+    case 'other teacher':
+      return `is not among what this course’s teacher is qualified for; ${listed(finding.names, 'or')} could take the class`;
+    case 'not settled':
+      return 'is for a settled group; say so of the course, or leave it out';
+    case 'closed':
+      return `falls into closed days: ${finding.reason}`;
+    case 'same time':
+      return finding.shares === 'cohort'
+        ? `stands at the same time as ${finding.name}, for the same cohort`
+        : `stands at the same time as ${finding.name}, with the same teacher`;
+    case 'empty':
+      return 'has nothing to practise yet';
     case 'not prepared':
       return 'needs a look at whether both sides are free, in the same class and before it';
     case 'standing':
@@ -120,6 +132,10 @@ function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: st
       return 'draft again to see why';
     case 'left out by all':
       return `everyone in the cohort must leave ${blocked.technique === goal ? 'it' : name(blocked.technique)} out`;
+    case 'not settled':
+      return `${it} is for a settled group, and this course does not say that it is one`;
+    case 'nobody qualified':
+      return `nobody on the staff is qualified for ${blocked.technique === goal ? 'it' : name(blocked.technique)} on any of its days`;
     case 'no room':
       return `with arriving, rest and closing ${it} takes ${blocked.minutes} minutes, more than a class has`;
     case 'sessions':

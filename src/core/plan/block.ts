@@ -23,6 +23,8 @@ export interface TechniqueBlock extends Told {
   readonly tempo: number;
   /** The studio's own way it was taken from; missing for a shipped variant. */
   readonly own?: OwnWay;
+  /** A draft leaves it where and as it is: put there by hand. */
+  readonly pinned?: boolean;
 }
 
 /** A version of a studio's own way of doing a technique; the version never changes. */

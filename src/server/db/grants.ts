@@ -26,6 +26,7 @@ export const RIGHTS: Readonly<Record<string, readonly Right[]>> = {
   rulebook_version: ['insert'],
   course: ['insert', 'update'],
   class_session: ['insert', 'update'],
+  course_step: ['insert'],
   plan_version: ['insert'],
   acknowledgement: ['insert'],
   class_log: ['insert'],

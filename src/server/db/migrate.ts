@@ -12,6 +12,7 @@ import { Migration20261129000000_asked_again } from './migrations/Migration20261
 import { Migration20261130000000_reminders } from './migrations/Migration20261130000000_reminders';
 import { Migration20261201000000_firm_ground } from './migrations/Migration20261201000000_firm_ground';
 import { Migration20261202000000_seats } from './migrations/Migration20261202000000_seats';
+import { Migration20261203000000_courses_bend } from './migrations/Migration20261203000000_courses_bend';
 import { grantAll } from './grants';
 import { databaseUrl } from './orm';
 import { reseal } from './reseal';
@@ -27,6 +28,7 @@ const MIGRATIONS = {
   Migration20261130000000_reminders,
   Migration20261201000000_firm_ground,
   Migration20261202000000_seats,
+  Migration20261203000000_courses_bend,
 } as const;
 
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */

@@ -1,9 +1,10 @@
+import type { InferEntity } from '@mikro-orm/core';
 import { refusedText, type CourseSession, type Edit, type Goal, type Unplaced } from '@/core/course';
 import type { Block, NamedBlock, PlanChange } from '@/core/plan';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Actor, Staff } from '../auth/actors';
 import { readRow, readRows } from '../db/read';
-import { AcknowledgementRow, CourseRow, PlanRow, SessionRow } from '../db/rows';
+import { AcknowledgementRow, CourseRow, CourseStepRow, PlanRow, SessionRow, type Accepted, type Cancelled, type CourseSnapshot } from '../db/rows';
 import { add, claim } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
@@ -21,16 +22,21 @@ export interface Course {
   readonly teacher: string;
   readonly goals: readonly Goal[];
   readonly unplaced: readonly Unplaced[];
+  /** The director says that the group is settled. */
+  readonly settled: boolean;
+  readonly accepted: readonly Accepted[];
+  readonly copiedFrom: string | null;
   readonly version: number;
 }
 
 /** What a course is asked for, as far as it can be changed on top of it. */
-export type Requested = Pick<Course, 'name' | 'weeks' | 'start' | 'minutes' | 'goals'>;
+export type Requested = Pick<Course, 'name' | 'cohort' | 'teacher' | 'firstDate' | 'weeks' | 'weekdays' | 'start' | 'minutes' | 'settled' | 'goals'>;
 
 export interface Session extends CourseSession {
   readonly course: string;
   /** How many versions were published. */
   readonly published: number;
+  readonly cancelled: Cancelled | null;
   readonly version: number;
 }
 
@@ -42,15 +48,19 @@ export interface Seen {
 
 export function courses(desk: Desk<Actor>): Promise<Course[]> {
   return once(desk, 'courses', async () => {
-    const rows = await readRows(desk, CourseRow, {}, { orderBy: { firstDate: 'desc' } });
-    return rows.map((row) => ({ ...row, firstDate: isoDate(row.firstDate) }));
+    const rows = await readRows(desk, CourseRow, { removedAt: null }, { orderBy: { firstDate: 'desc' } });
+    return rows.map(toCourse);
   });
 }
 
 export async function course(desk: Desk<Actor>, id: string): Promise<Course> {
   const row = await readRow(desk, CourseRow, { id: knownId(id) });
-  if (!row) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
-  return { ...row, firstDate: isoDate(row.firstDate) };
+  if (!row || row.removedAt) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
+  return toCourse(row);
+}
+
+function toCourse(row: InferEntity<typeof CourseRow>): Course {
+  return { ...row, firstDate: isoDate(row.firstDate), copiedFrom: row.copiedFrom ?? null };
 }
 
 /** The courses of a cohort, newest first. */
@@ -61,11 +71,26 @@ export async function coursesOfCohort(desk: Desk<Actor>, cohortId: string): Prom
 /** Adds a course with its dated, still empty sessions. */
 export async function addCourse(
   at: Writing,
-  { dates, ...made }: Omit<Course, 'version' | 'unplaced'> & { readonly dates: readonly IsoDate[] },
+  { classes, ...made }: Omit<Course, 'version' | 'unplaced' | 'accepted'> & { readonly classes: readonly NewClass[] },
 ): Promise<void> {
-  await add(at, CourseRow, { ...made, unplaced: [] });
-  const { id, start, minutes } = made;
-  await add(at, SessionRow, ...dates.map((date) => ({ id: at.newId(), course: id, date, start, minutes, blocks: [], published: 0 })));
+  await add(at, CourseRow, { ...made, unplaced: [], accepted: [], removedAt: null });
+  await addClasses(at, made, classes);
+}
+
+/** A class that is added to a course. */
+export interface NewClass {
+  readonly date: IsoDate;
+  readonly blocks?: readonly Block[];
+}
+
+/** Adds classes to a course, at its hour and of its length. */
+export async function addClasses(
+  at: Writing,
+  { id, start, minutes }: Pick<Course, 'id' | 'start' | 'minutes'>,
+  classes: readonly NewClass[],
+): Promise<void> {
+  const made = classes.map(({ date, blocks = [] }) => ({ id: at.newId(), course: id, date, start, minutes, blocks, published: 0, cancelled: null }));
+  if (made.length > 0) await add(at, SessionRow, ...made);
 }
 
 /** Keeps a draft of a course that was seen at a version, with the sessions it changes. */
@@ -80,26 +105,25 @@ export async function keepDraft(
   for (const { session, version, blocks } of sessions) await changeBlocks(at, session, version, blocks);
 }
 
-/** Changes what a course was asked for, at the version it was seen at, and the classes that follow from it. @returns the version it has now */
-export async function changeRequest(
-  at: Writing,
-  { id, start, minutes }: Course,
-  seen: number,
-  to: Partial<Requested>,
-  more: readonly IsoDate[],
-  open: readonly Seen[],
-): Promise<number> {
-  const version = await claim(at, CourseRow, id, seen, to);
-  const dated = { course: id, start: to.start ?? start, minutes: to.minutes ?? minutes, blocks: [], published: 0 };
-  if (more.length > 0) await add(at, SessionRow, ...more.map((date) => ({ id: at.newId(), date, ...dated })));
-  if (to.start !== undefined || to.minutes !== undefined)
-    for (const one of open) await claim(at, SessionRow, one.session, one.version, { start: dated.start, minutes: dated.minutes });
-  return version;
+/** What of a course is changed in its own row. */
+export type CourseFacts = Requested & Pick<Course, 'unplaced' | 'accepted'> & { readonly removedAt: Date | null };
+
+/** Changes a course at the version it was seen at. @returns the version it has now */
+export function changeFacts(at: Writing, id: string, seen: number, to: Partial<CourseFacts>): Promise<number> {
+  return claim(at, CourseRow, id, seen, to);
+}
+
+/** When a class is held, what is in it, and whether it is held at all. */
+export type ClassFacts = Pick<Session, 'date' | 'start' | 'minutes' | 'blocks' | 'cancelled'>;
+
+/** Changes a class at the version it was seen at. @returns the version it has now */
+export function changeClass(at: Writing, id: string, seen: number, to: Partial<ClassFacts>): Promise<number> {
+  return claim(at, SessionRow, id, seen, to);
 }
 
 /** Gives a session other blocks, at the version it was seen at. @returns the version it has now */
 export function changeBlocks(at: Writing, id: string, seen: number, blocks: readonly Block[]): Promise<number> {
-  return claim(at, SessionRow, id, seen, { blocks });
+  return changeClass(at, id, seen, { blocks });
 }
 
 /** Keeps a change by hand, each session at the version it was seen at; refuses in words what cannot be done. */
@@ -119,8 +143,20 @@ export function seenAt(seen: readonly Seen[], id: string): number {
   return found.version;
 }
 
-/** The sessions of some courses in order of time; past and published ones are fixed. */
-export function sessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): Promise<Session[]> {
+/** The sessions of some courses in order of time, without cancelled ones; past and published ones are fixed. */
+export async function sessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): Promise<Session[]> {
+  return (await allSessionsOf(desk, courseIds)).filter(({ cancelled }) => !cancelled);
+}
+
+/** Classes that were to be held and are not, each with its reason, in order of time. */
+export async function cancelledIn(desk: Desk<Actor>, courseIds: readonly string[]): Promise<(Session & { readonly reason: string })[]> {
+  return (await allSessionsOf(desk, courseIds)).flatMap((session) =>
+    session.cancelled?.reason ? [{ ...session, reason: session.cancelled.reason }] : [],
+  );
+}
+
+/** Every session of some courses, cancelled ones too. */
+export function allSessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): Promise<Session[]> {
   return once(desk, `sessions ${courseIds.join()}`, async () => {
     const rows = await readRows(desk, SessionRow, { course: [...courseIds] }, { orderBy: { date: 'asc', start: 'asc' } });
     return rows.map((row) => toSession(row, desk.today));
@@ -129,7 +165,7 @@ export function sessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): Pro
 
 /** Every session on some days, of whatever course. */
 export async function sessionsBetween(desk: Desk<Actor>, from: string, until: string): Promise<Session[]> {
-  const rows = await readRows(desk, SessionRow, { date: { $gte: from, $lte: until } }, { orderBy: { date: 'asc', start: 'asc' } });
+  const rows = await readRows(desk, SessionRow, { date: { $gte: from, $lte: until }, cancelled: null }, { orderBy: { date: 'asc', start: 'asc' } });
   return rows.map((row) => toSession(row, desk.today));
 }
 
@@ -139,10 +175,51 @@ export async function session(desk: Desk<Actor>, id: string): Promise<Session> {
   return toSession(row, desk.today);
 }
 
-type Row = Omit<Session, 'date' | 'fixed'> & { readonly date: string };
+type Row = Omit<Session, 'date' | 'fixed' | 'cancelled'> & { readonly date: string; readonly cancelled?: Cancelled | null };
 
-function toSession({ id, course: of, date, start, minutes, blocks, published, version }: Row, today: IsoDate): Session {
-  return { id, course: of, date: isoDate(date), start, minutes, blocks, published, version, fixed: published > 0 || date < today };
+function toSession({ id, course: of, date, start, minutes, blocks, published, cancelled = null, version }: Row, today: IsoDate): Session {
+  return { id, course: of, date: isoDate(date), start, minutes, blocks, published, cancelled, version, fixed: published > 0 || date < today };
+}
+
+export type { CourseSnapshot } from '../db/rows';
+
+/** A course as it stands, so that a change of it can be told and taken back. */
+export async function snapshotOf(desk: Desk<Actor>, id: string): Promise<CourseSnapshot> {
+  const row = (await readRow(desk, CourseRow, { id: knownId(id) }))!;
+  const { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals, unplaced, accepted, removedAt, version } = row;
+  const sessions = await allSessionsOf(desk, [id]);
+  return {
+    version,
+    course: { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals, unplaced, accepted, removedAt },
+    sessions: sessions.map((one) => ({
+      id: one.id,
+      version: one.version,
+      date: one.date,
+      start: one.start,
+      minutes: one.minutes,
+      blocks: one.blocks,
+      cancelled: one.cancelled,
+    })),
+  };
+}
+
+export interface CourseStep {
+  readonly what: string;
+  readonly before: CourseSnapshot;
+  readonly after: CourseSnapshot;
+  /** Whether it took something back. */
+  readonly back: boolean;
+}
+
+/** Keeps a change of a course with what was there before it. */
+export async function addStep(at: Writing<Staff>, courseId: string, step: CourseStep): Promise<void> {
+  await add(at, CourseStepRow, { id: at.newId(), course: courseId, ...step, madeBy: at.who.id, madeAt: at.now });
+}
+
+/** The last change of a course; null when there was none. */
+export async function lastStep(desk: Desk<Actor>, courseId: string): Promise<CourseStep | null> {
+  const [last] = await readRows(desk, CourseStepRow, { course: knownId(courseId) }, { orderBy: { id: 'desc' }, limit: 1 });
+  return last ?? null;
 }
 
 /** A published version of a plan. */

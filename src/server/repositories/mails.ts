@@ -7,7 +7,8 @@ import { enqueue } from '../jobs/queue';
 
 /** A mail to be sent. */
 export interface NewMail {
-  readonly person: string;
+  /** Null where it goes to the staff. */
+  readonly person: string | null;
   readonly address: string;
   readonly subject: string;
   readonly body: string;

@@ -42,7 +42,7 @@ async function courseTasks(desk: Desk): Promise<Task[]> {
       if (drafted === 0) return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
       const own = sessions.filter((session) => session.course === id);
       const { planning } = await settingOf(desk, course, own);
-      const checks = checksOf(own, planning, desk);
+      const checks = (await checksOf(course, own, planning, desk)).filter(({ key }) => !course.accepted.some((one) => one.key === key));
       const stops = checks.filter(({ severity, date }) => severity === 'stop' && date >= desk.today).length;
       const mends = checks.filter(({ severity, date }) => severity === 'mend' && date >= desk.today).length;
       return [

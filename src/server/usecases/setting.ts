@@ -3,12 +3,14 @@ import { courseDates, planningOf, tallyKey, type Asked, type CourseProblem, type
 import { tallier } from '@/core/instructions';
 import { wayDown } from '@/core/ladder';
 import { techniquesIn } from '@/core/plan';
+import { mayTeach } from '@/core/staff';
 import { FORM_LIMITS } from '@/forms';
 import type { Actor } from '../auth/actors';
 import type { Desk } from '../desk';
 import { cohort } from '../repositories/cohorts';
 import type { Course, Session } from '../repositories/courses';
 import { ownTechniques } from '../repositories/library';
+import { logsOf } from '../repositories/logs';
 import { members, type OpenedMember } from '../repositories/screenings';
 import { closures, conventions, staff, type Conventions } from '../repositories/studio';
 
@@ -28,10 +30,17 @@ export interface Setting {
   readonly members: readonly OpenedMember[];
 }
 
+/** Sessions, with those marked whose log says that less was reached than was planned. */
+async function asReached(desk: Desk<Actor>, sessions: readonly Session[]): Promise<Session[]> {
+  const past = sessions.filter(({ date, published }) => published > 0 && date <= desk.today).map(({ id }) => id);
+  const logs = await logsOf(desk, past);
+  return sessions.map((session) => (logs.get(session.id)?.reached === 'less' ? { ...session, short: true } : session));
+}
+
 /** Everything the core asks about a course, gathered once; answers are opened here, and only numbers go on. */
 export async function settingOf(
   desk: Desk<Actor>,
-  course: Pick<Course, 'cohort' | 'teacher' | 'goals' | 'firstDate' | 'weeks' | 'weekdays'>,
+  course: Pick<Course, 'cohort' | 'teacher' | 'goals' | 'firstDate' | 'weeks' | 'weekdays' | 'settled'>,
   sessions: readonly Session[],
 ): Promise<Setting> {
   const [group, people, studio, everyone, own, closed] = await Promise.all([
@@ -65,9 +74,11 @@ export async function settingOf(
     weeks,
     dates: courseDates(firstDate, Math.min(weeks + FURTHER_WEEKS, FORM_LIMITS.weeks), weekdays, closed).filter((date) => date > after),
   };
-  const qualifications = everyone.find(({ id }) => id === course.teacher)?.qualifications ?? [];
+  const teacher = everyone.find(({ id }) => id === course.teacher);
+  const others = everyone.filter(({ id, role }) => id !== course.teacher && mayTeach(role));
+  const teaching = [teacher, ...others].map((one) => ({ name: one?.name ?? 'somebody who left', qualifications: one?.qualifications ?? [] }));
   const problem = {
-    sessions,
+    sessions: await asReached(desk, sessions),
     goals: course.goals,
     own,
     already: group.already,
@@ -77,7 +88,8 @@ export async function settingOf(
     further,
     taught,
     tallies,
-    qualifications,
+    staff: teaching,
+    settled: course.settled,
   };
   return { problem, planning: planningOf(problem), members: people };
 }

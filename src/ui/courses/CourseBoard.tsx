@@ -2,8 +2,22 @@
 
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
-import { addReviewAction, draftingProblemAction, keepDraftedAction, mendCheckAction, mendCourseAction, moveBlockAction } from '@/app/actions/courses';
+import {
+  acceptCheckAction,
+  addReviewAction,
+  answerStepAction,
+  draftingProblemAction,
+  keepDraftedAction,
+  mendCheckAction,
+  mendCourseAction,
+  moveBlockAction,
+  pinBlockAction,
+  undoStepAction,
+} from '@/app/actions/courses';
 import { dayText } from '@/core/units';
 import type { CourseView, ReadyLine, ShownCheck } from '@/views/course';
 import type { Reply } from '../forms/reply';
@@ -14,10 +28,12 @@ import { Plank } from '../shell/Plank';
 import { Checks } from './Checks';
 import { CourseLadder } from './CourseLadder';
 import { differences } from './differences';
+import { asSeen, CancelClass, ClosedDays, EndOrRemove, Reopened, type Wish } from './LifeHappens';
 import { Mends } from './Mends';
 import { toClasses, type Proposal } from './proposal';
 import { Proposed } from './Proposed';
 import { Ready } from './Ready';
+import { Says } from './Says';
 import { useDrafting } from './useDrafting';
 
 /** Something that was asked of a course as it was seen, and may be asked again of the course as it is. */
@@ -85,6 +101,24 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
     void send(`Done: ${text}. It was drafted again.`, (now) =>
       mendCourseAction({ course: now.course.id, version: now.course.version, seen: seenIn(now), mends }),
     );
+  const pin = ({ id: block, name, pinned }: CourseView['sessions'][number]['techniques'][number]) =>
+    void (
+      !busy &&
+      send(pinned ? `${name} may be moved by a draft again.` : `${name} is pinned here.`, (now) =>
+        pinBlockAction({ course: now.course.id, block, pinned: !pinned, seen: seenIn(now) }),
+      )
+    );
+  const accept = ({ key, title, text }: ShownCheck, reason: string) =>
+    void (
+      key !== null &&
+      send(`Accepted: ${title ?? 'a class'} ${text}.`, (now) =>
+        acceptCheckAction({ course: now.course.id, version: now.course.version, key, reason }),
+      )
+    );
+  const undo = () =>
+    void send(view.last?.back ? `Done again: ${view.last.what}.` : `Taken back: ${view.last?.what}.`, (now) => undoStepAction(asSeen(now)));
+  const [wish, setWish] = useState<Wish>(null);
+  const router = useRouter();
   const shown = drafting.running || drafting.proposal !== null;
   return (
     <DndContext sensors={sensors} id="course" onDragEnd={({ active, over }: DragEndEvent) => over && move(String(active.id), String(over.id))}>
@@ -92,6 +126,12 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         <div>{title}</div>
         {view.mayEdit && (
           <div className="actions">
+            {view.last && (
+              <Button disabled={busy} onClick={undo}>
+                {view.last.back ? 'Do again' : 'Take back'}: {view.last.what}
+              </Button>
+            )}
+            <More view={view} onWish={setWish} />
             <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
             <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
               {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
@@ -100,6 +140,12 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         )}
       </div>
       {children}
+      {view.mayEdit && <ClosedDays view={view} busy={busy} send={send} />}
+      {view.mayEdit && wish === null && <Reopened view={view} busy={busy} send={send} />}
+      {wish === 'cancel' && <CancelClass view={view} busy={busy} send={send} onDone={() => setWish(null)} />}
+      {(wish === 'end' || wish === 'remove') && (
+        <EndOrRemove view={view} wish={wish} busy={busy} send={send} onDone={() => setWish(null)} onGone={() => router.push('/courses')} />
+      )}
       {view.mayEdit && view.course.mends.length > 0 && !shown && <Mends mends={view.course.mends} busy={busy} onMend={mendCourse} />}
       {shown && (
         <Proposed
@@ -113,7 +159,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         />
       )}
       <div className="two" aria-busy={busy}>
-        <CourseLadder view={view} move={view.mayEdit ? move : null} />
+        <CourseLadder view={view} move={view.mayEdit ? move : null} pin={view.mayEdit ? pin : null} />
         <Plank>
           {asked && code === 'clash' ? (
             <Meanwhile
@@ -130,7 +176,23 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
           <p aria-live="polite" className={said ? 'small' : 'sr'}>
             {said}
           </p>
-          <Checks checks={view.checks} onMend={view.mayEdit ? mend : null} busy={busy} />
+          <Checks
+            checks={view.checks}
+            accepted={view.accepted}
+            unplaced={view.course.unplaced.length}
+            onMend={view.mayEdit ? mend : null}
+            onAccept={view.mayEdit ? accept : undefined}
+            busy={busy}
+          />
+          <Says
+            says={view.says}
+            busy={busy}
+            onAnswer={({ technique, name }, answer) =>
+              void send(answer === 'stay' ? `${name} stays a class longer.` : `${name} goes back a step.`, (now) =>
+                answerStepAction({ ...asSeen(now), technique, answer }),
+              )
+            }
+          />
           <Ready lines={view.ready} busy={busy} onReview={review} />
         </Plank>
       </div>
@@ -139,8 +201,31 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
 }
 
 /** The versions of a course's sessions, as a page shows them. */
-function seenIn({ sessions }: CourseView) {
-  return sessions.map(({ id: session, version }) => ({ session, version }));
+const seenIn = (view: CourseView) => asSeen(view).seen;
+
+/** What is done to a course less often. */
+function More({ view, onWish }: { view: CourseView; onWish: (wish: Wish) => void }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const published = view.sessions.some(({ state }) => !['planned', 'empty'].includes(state));
+  const choose = (wish: Wish) => {
+    setAt(null);
+    onWish(wish);
+  };
+  return (
+    <>
+      <Button aria-haspopup="menu" aria-expanded={at !== null} onClick={(event) => setAt(event.currentTarget)}>
+        More
+      </Button>
+      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+        <MenuItem onClick={() => choose('cancel')}>Cancel a class</MenuItem>
+        <MenuItem component="a" href={`/courses/${view.course.id}/copy`}>
+          Copy to another cohort
+        </MenuItem>
+        <MenuItem onClick={() => choose('end')}>End the course</MenuItem>
+        {!published && <MenuItem onClick={() => choose('remove')}>Delete the course</MenuItem>}
+      </Menu>
+    </>
+  );
 }
 
 /** Somebody else changed the course meanwhile: what they did, and what was meant here. */

@@ -1,18 +1,14 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
-import { Controller } from 'react-hook-form';
 import { createCourseAction } from '@/app/actions/courses';
 import { courseForm, type CourseInput } from '@/forms';
 import { Amount, Day, Field, Pick, Refusal, Time } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import styles from './CourseForm.module.css';
 import { goalOf, Goals, type Teachable } from './Goals';
-
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+import { Weekdays } from './Weekdays';
 
 interface Props {
   readonly cohorts: readonly { readonly id: string; readonly name: string }[];
@@ -46,31 +42,7 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
         <Amount form={form} name="weeks" label="Weeks" />
         <Time form={form} name="start" label="Starts at" />
         <Amount form={form} name="minutes" label="Minutes" step={5} />
-        <Controller
-          control={form.control}
-          name="weekdays"
-          render={({ field, fieldState }) => (
-            <fieldset className={styles.days}>
-              <legend>Weekdays</legend>
-              {DAYS.map((day, index) => {
-                const chosen = (field.value as readonly number[]).includes(index + 1);
-                return (
-                  <FormControlLabel
-                    key={day}
-                    label={day}
-                    control={
-                      <Checkbox
-                        checked={chosen}
-                        onChange={() => field.onChange(chosen ? field.value.filter((one) => one !== index + 1) : [...field.value, index + 1].sort())}
-                      />
-                    }
-                  />
-                );
-              })}
-              {fieldState.error && <p className="error">{fieldState.error.message}</p>}
-            </fieldset>
-          )}
-        />
+        <Weekdays control={form.control} />
       </div>
       <Goals form={form} techniques={techniques} />
       <Refusal message={form.refusal} />

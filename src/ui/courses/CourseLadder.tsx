@@ -13,9 +13,11 @@ type Chip = Row['techniques'][number];
 interface Props {
   readonly view: CourseView;
   readonly move: ((block: string, to: string) => void) | null;
+  readonly pin: ((chip: Chip) => void) | null;
 }
 
 const STATE: Record<Row['state'], string> = {
+  cancelled: 'cancelled',
   empty: 'empty',
   planned: '',
   published: 'published',
@@ -25,8 +27,8 @@ const STATE: Record<Row['state'], string> = {
 };
 
 /** Weeks are rungs from the ground up, sessions are planks on them, a technique is a thread through every plank that practises it. */
-export function CourseLadder({ view, move }: Props) {
-  const { sessions, checks, today, course } = view;
+export function CourseLadder({ view, move, pin }: Props) {
+  const { sessions, checks, today, course, cancelled, lastTime } = view;
   const threads = threadsOf(sessions);
   const rows = [...sessions].reverse();
   const here = useRef<HTMLTableRowElement>(null);
@@ -55,7 +57,12 @@ export function CourseLadder({ view, move }: Props) {
           </tr>
         </thead>
         <tbody>
-          {rows.map((row, index) => (
+          {rows.flatMap((row, index) => [
+            // What was to be held above this class and is not.
+            ...cancelled
+              .filter(({ date }) => date > row.date && (index === 0 || date <= rows[index - 1].date))
+              .reverse()
+              .map((gone) => <Gone key={gone.id} gone={gone} columns={threads.length + 2} />),
             <Plank
               key={row.id}
               row={row}
@@ -68,16 +75,35 @@ export function CourseLadder({ view, move }: Props) {
               wrong={checks.filter(({ session, severity }) => session === row.id && severity !== 'know')}
               move={row.date < today ? null : move}
               neighbours={neighboursOf(sessions, row.id, today)}
-            />
-          ))}
+              pin={row.date < today || row.fixed ? null : pin}
+              before={lastTime?.classes[sessions.indexOf(row)] ?? null}
+            />,
+          ])}
+          {cancelled
+            .filter(({ date }) => date <= sessions[0].date)
+            .reverse()
+            .map((gone) => (
+              <Gone key={gone.id} gone={gone} columns={threads.length + 2} />
+            ))}
         </tbody>
       </table>
       <p className="small soft" style={{ marginTop: 8 }}>
         {move
-          ? 'Drag a technique to another class, or focus it and press Alt with ↑ or ↓. A dashed edge is something new.'
+          ? 'Drag a technique to another class, or focus it and press Alt with ↑ or ↓; P, or a double click, pins it there or lets it go. A dashed edge is something new, a peg is pinned.'
           : 'A dashed edge is something new.'}
       </p>
     </div>
+  );
+}
+
+/** A class that is not held: its day stands struck through, with why. */
+function Gone({ gone, columns }: { gone: CourseView['cancelled'][number]; columns: number }) {
+  return (
+    <tr className={styles.gone}>
+      <th scope="row" colSpan={columns}>
+        <s>{dayText(gone.date)}</s> <span className="small">cancelled: {gone.reason}</span>
+      </th>
+    </tr>
   );
 }
 
@@ -122,9 +148,12 @@ interface PlankProps {
   readonly wrong: CourseView['checks'];
   readonly move: Props['move'];
   readonly neighbours: ReturnType<typeof neighboursOf>;
+  readonly pin: Props['pin'];
+  /** What the class of the course it was copied from said. */
+  readonly before: string | null;
 }
 
-function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, neighbours }: PlankProps) {
+function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, neighbours, pin, before }: PlankProps) {
   const { setNodeRef, isOver } = useDroppable({ id: row.id, disabled: !move });
   const over = row.planned > row.minutes;
   const classes = [styles.plank, beam ? styles.beam : '', past ? styles.past : '', current ? styles.current : '', isOver ? styles.over : ''].join(
@@ -142,6 +171,7 @@ function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, 
         {top && <span className={styles.week}>Week {row.week}</span>}
         <Link href={`/plans/${row.id}`}>{dayText(row.date)}</Link>
         <span className={styles.state}>{row.logged ?? STATE[row.state]}</span>
+        {before && <span className={styles.state}>last time: {before}</span>}
         {wrong.length > 0 && <span className={styles.wrong}>{wrong.map(({ title, text }) => `${title ?? 'It'} ${text}`).join('. ')}</span>}
       </th>
       {threads.map(({ family, first, last }) => {
@@ -156,6 +186,7 @@ function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, 
                 chip={chip}
                 wrong={wrong.some(({ block }) => block === chip.id)}
                 move={move}
+                pin={pin}
                 neighbours={neighbours}
                 date={dayText(row.date)}
               />
@@ -179,24 +210,30 @@ function TechniqueChip({
   chip,
   wrong,
   move,
+  pin,
   neighbours,
   date,
 }: {
   chip: Chip;
   wrong: boolean;
   move: Props['move'];
+  pin: Props['pin'];
   neighbours: PlankProps['neighbours'];
   date: string;
 }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: chip.id, disabled: !move });
   const classes = [styles.chip, chip.fresh ? styles.fresh : '', wrong ? styles.bad : '', isDragging ? styles.dragging : ''].join(' ');
   const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.key.toLowerCase() === 'p' && !event.altKey && !event.ctrlKey && !event.metaKey && pin) {
+      event.preventDefault();
+      return pin(chip);
+    }
     const to = event.key === 'ArrowUp' ? neighbours.later : event.key === 'ArrowDown' ? neighbours.earlier : null;
     if (!event.altKey || !move || !to) return;
     event.preventDefault();
     move(chip.id, to);
   };
-  const label = `${chip.name}, ${chip.dose}, on ${date}${chip.fresh ? ', new' : ''}${wrong ? ', has a check' : ''}`;
+  const label = `${chip.name}, ${chip.dose}, on ${date}${chip.fresh ? ', new' : ''}${chip.pinned ? ', pinned' : ''}${wrong ? ', has a check' : ''}`;
   return (
     <button
       type="button"
@@ -208,10 +245,12 @@ function TechniqueChip({
       role={undefined}
       aria-label={label}
       aria-roledescription={move ? 'technique that can be moved' : undefined}
-      aria-keyshortcuts={move ? 'Alt+ArrowUp Alt+ArrowDown' : undefined}
+      aria-keyshortcuts={move ? `Alt+ArrowUp Alt+ArrowDown${pin ? ' P' : ''}` : undefined}
+      onDoubleClick={pin ? () => pin(chip) : undefined}
       onKeyDown={onKeyDown}
       title={`${chip.name} · ${chip.dose}`}
     >
+      {chip.pinned && <span className={styles.peg} aria-hidden="true" />}
       <span className="num">{chip.chip}</span>
       <span className={styles.dose}>{shortDose(chip.dose)}</span>
     </button>

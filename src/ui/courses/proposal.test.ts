@@ -24,6 +24,9 @@ const session = (id: string, fixed: boolean, ...blocks: TechniqueBlock[]): Cours
 const proof = (over: Partial<Proof> = {}): Proof => ({ proved: true, dropped: 0, sum: 5, bound: 5, reached: [2, 3], ...over });
 const shown = (id: string, ...blocks: TechniqueBlock[]) => ({
   id,
+  date: isoDate('2026-12-01'),
+  start: '18:30',
+  minutes: 60,
   techniques: blocks.map(({ technique, pattern, dose }) => ({ technique, pattern, dose, name: SHIPPED_LIBRARY.technique(technique).name })),
 });
 

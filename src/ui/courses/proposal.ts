@@ -1,7 +1,6 @@
-import type { CourseSession, Proof, Unplaced } from '@/core/course';
+import { classChanges, type ClassChange, type CourseSession, type Proof, type Unplaced } from '@/core/course';
 import type { Library } from '@/core/library';
 import { techniquesIn } from '@/core/plan';
-import type { IsoDate } from '@/core/units';
 import type { CourseView } from '@/views/course';
 
 /** A draft as a page has it before it is kept. */
@@ -12,34 +11,23 @@ export interface Proposal {
   readonly unplaced: readonly Unplaced[] | null;
 }
 
-/** What a class would have otherwise. */
-export interface ClassChange {
-  readonly session: string;
-  readonly date: IsoDate;
-  readonly lines: readonly string[];
-}
-
 /**
  * What a draft would change, class by class, in words; classes that stay as they are are left out.
  * @example changesIn(view, proposal, library)[0].lines // ["Equal 4:4 comes in", "Longer exhale 4:5: 4 min → 5 min"]
  */
 export function changesIn({ sessions }: Pick<CourseView, 'sessions'>, proposal: Proposal, library: Library): ClassChange[] {
   const name = (id: string) => library.find(id)?.name ?? id;
-  return proposal.sessions.flatMap((session): ClassChange[] => {
-    const shown = sessions.find(({ id }) => id === session.id);
-    if (session.fixed || !shown) return [];
-    const then = techniquesIn(session.blocks);
-    const lines = [
-      ...then.flatMap(({ technique, pattern, dose }) => {
-        const was = shown.techniques.find((one) => one.technique === technique);
-        if (!was) return [`${name(technique)} comes in`];
-        const parts = [...(was.pattern === pattern ? [] : [`${was.pattern} → ${pattern}`]), ...(was.dose === dose ? [] : [`${was.dose} → ${dose}`])];
-        return parts.length > 0 ? [`${name(technique)}: ${parts.join(', ')}`] : [];
-      }),
-      ...shown.techniques.filter(({ technique }) => !then.some((one) => one.technique === technique)).map(({ name: gone }) => `${gone} leaves`),
-    ];
-    return lines.length > 0 ? [{ session: session.id, date: session.date, lines }] : [];
-  });
+  const drafted = proposal.sessions.filter(({ id, fixed }) => !fixed && sessions.some((shown) => shown.id === id));
+  return classChanges(
+    // A published plan may go by its own names; a draft speaks of techniques.
+    sessions
+      .filter(({ id }) => drafted.some((one) => one.id === id))
+      .map((shown) => ({ ...shown, techniques: shown.techniques.map((one) => ({ ...one, name: name(one.technique) })) })),
+    drafted.map(({ blocks, ...session }) => ({
+      ...session,
+      techniques: techniquesIn(blocks).map((block) => ({ ...block, name: name(block.technique) })),
+    })),
+  );
 }
 
 /** How good a draft is known to be, as a line. @example proofText(proof, ['4:7:8'], true) // "Every goal has its place, each as early as the rules allow: proved." */

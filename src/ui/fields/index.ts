@@ -4,6 +4,7 @@ export { Claims } from './Claims';
 export { CompactField } from './CompactField';
 export { DayField } from './DayField';
 export { FileField } from './FileField';
+export { ManyField } from './ManyField';
 export { NumberField } from './NumberField';
 export { PickField } from './PickField';
 export { TimeField } from './TimeField';

@@ -10,6 +10,7 @@ import { listPlans } from '@/server/usecases/plans/listPlans';
 export const metadata: Metadata = { title: 'Plans' };
 
 const STATE = {
+  cancelled: 'cancelled',
   empty: 'nothing in it yet',
   planned: 'planned, not published',
   published: 'published, not yet read',

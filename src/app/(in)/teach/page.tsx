@@ -17,7 +17,7 @@ export default function TeachPage() {
     return (
       <>
         <h1>Teach</h1>
-        <p className="lead">{opening(todays, ahead)}</p>
+        <p className="lead">{opening(todays.filter(isHeld), ahead.filter(isHeld))}</p>
         <Classes title="Still to log" classes={open} />
         <Classes title="Today" classes={todays} />
         <Classes title="This week and next" classes={ahead} />
@@ -26,6 +26,8 @@ export default function TeachPage() {
     );
   });
 }
+
+const isHeld = ({ state }: TeachingClass) => state !== 'cancelled';
 
 function opening(todays: readonly TeachingClass[], ahead: readonly TeachingClass[]): string {
   if (todays.length > 0) return todays.map(({ course, start }) => `You teach ${course} today at ${start}.`).join(' ');
@@ -61,6 +63,7 @@ function Classes({ title, classes }: { title: string; classes: readonly Teaching
 }
 
 const STATE = {
+  cancelled: 'cancelled',
   empty: '',
   planned: '',
   published: 'to be read',

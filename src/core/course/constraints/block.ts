@@ -1,5 +1,6 @@
 import { growthFindings, rungFindings } from '../../climb';
 import { shortfalls } from '../../ladder';
+import { mustParsePattern, plainPatterns } from '../../pattern';
 import { readBlock, type TechniqueBlock } from '../../plan';
 import { daysBetween, millis } from '../../units';
 import { hourOf, type Planning } from '../types';
@@ -45,9 +46,19 @@ export const knownForWhom: BlockRule = (block, day, before, planning) => {
   ];
 };
 
-/** Somebody is qualified for it on its date. */
-export const byQualified: BlockRule = ({ technique }, { date }, _, { basis, qualified }) =>
-  qualified(basis.library.technique(technique).family, date) ? [] : [{ code: 'nobody qualified' }];
+/** Somebody is qualified for it on its date; where that is not the course's own teacher, it is said who. */
+export const byQualified: BlockRule = ({ technique }, { date }, _, { basis, qualified }) => {
+  const who = qualified(basis.library.technique(technique).family, date);
+  if (who === 'own') return [];
+  return who.length === 0 ? [{ code: 'nobody qualified' }] : [{ code: 'other teacher', names: who }];
+};
+
+/** Connected breath is for a group of which the director says that it is settled. */
+export const forSettled: BlockRule = ({ pattern, technique }, _, __, { basis, settled }) => {
+  const patterns = [mustParsePattern(pattern), basis.library.technique(technique).read.pattern];
+  const connected = patterns.some((one) => plainPatterns(one).some(({ kind }) => kind === 'connected'));
+  return connected && !settled ? [{ code: 'not settled' }] : [];
+};
 
 /** At least one complete round fits its minutes. */
 export const inWholeRounds: BlockRule = (block, _, __, { basis }) => (readBlock(block, basis).timing.fits ? [] : [{ code: 'no round fits' }]);

@@ -1,5 +1,5 @@
-import { atItsHour, byQualified, forSomebody, inOrder, insideGuards, inWholeRounds, knownForWhom } from './block';
-import { inTime, neverStanding, oneNewThing, prepared, restInside } from './session';
+import { atItsHour, byQualified, forSettled, forSomebody, inOrder, insideGuards, inWholeRounds, knownForWhom } from './block';
+import { inTime, neverStanding, notEmpty, oneNewThing, prepared, restInside } from './session';
 import type { BlockRule, SessionRule } from './types';
 
 /** The rules of planning, each once: the checks ask them of what stands in a class, the drafter of what might. */
@@ -8,6 +8,15 @@ export * from './block';
 export * from './session';
 
 /** Rules about one technique in a class, in the order in which they are told. */
-export const BLOCK_RULES: readonly BlockRule[] = [inOrder, insideGuards, atItsHour, forSomebody, knownForWhom, byQualified, inWholeRounds];
+export const BLOCK_RULES: readonly BlockRule[] = [
+  inOrder,
+  insideGuards,
+  atItsHour,
+  forSomebody,
+  forSettled,
+  knownForWhom,
+  byQualified,
+  inWholeRounds,
+];
 /** Rules about a class as a whole. */
-export const SESSION_RULES: readonly SessionRule[] = [neverStanding, prepared, oneNewThing, restInside, inTime];
+export const SESSION_RULES: readonly SessionRule[] = [notEmpty, neverStanding, prepared, oneNewThing, restInside, inTime];

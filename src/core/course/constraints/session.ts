@@ -30,6 +30,10 @@ export const restInside: SessionRule = ({ blocks }, { rest }) => {
   return rest === null ? [] : restFindings(rest, longest).map((finding) => ({ finding: { code: 'guard', finding }, block: null }));
 };
 
+/** No class of a course that is planned has nothing to practise. */
+export const notEmpty: SessionRule = ({ blocks, fixed }) =>
+  fixed || techniquesIn(blocks).length > 0 ? [] : [{ finding: { code: 'empty' }, block: null }];
+
 /** Nobody stands for holds, pumps or connected breath. */
 export const neverStanding: SessionRule = ({ blocks }, _, { basis }) =>
   techniquesIn(blocks).flatMap((block) => {

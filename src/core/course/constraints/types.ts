@@ -11,7 +11,10 @@ export type Finding =
   | { readonly code: 'wrong hour'; readonly hours: readonly string[] }
   | { readonly code: 'guard'; readonly finding: GuardFinding }
   | { readonly code: 'left out by all' | 'adapted' | 'near a limit'; readonly tally: Tally }
-  | { readonly code: 'nobody qualified' }
+  | { readonly code: 'nobody qualified' | 'not settled' | 'empty' }
+  | { readonly code: 'other teacher'; readonly names: readonly string[] }
+  | { readonly code: 'closed'; readonly reason: string }
+  | { readonly code: 'same time'; readonly name: string; readonly shares: 'cohort' | 'teacher' }
   | { readonly code: 'not prepared' }
   | { readonly code: 'no round fits' }
   | { readonly code: 'standing' };

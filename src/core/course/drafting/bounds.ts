@@ -160,11 +160,11 @@ export function boundsOf(model: Model): Bounds {
     const alive: number[] = [];
     for (let goal = 0; goal < goals.length; goal += 1) {
       if (state.reached[goal] > 0) continue;
-      const { task, times } = goals[goal];
+      const { task, times, before } = goals[goal];
       const from = state.knows(task) ? earliest[task] : Math.max(earliest[task], squeezed(state, goal, at));
       const done = climbed(state, task, from >= count ? count : nth(task, from, 1), times - state.progress[goal]);
       soonest[goal] = done;
-      if (done >= count) cost += NOT_REACHED;
+      if (done >= before) cost += NOT_REACHED;
       else alive.push(goal);
     }
     return pinsStand(state, at) ? cost + together(state, at, { soonest, earliest }, alive) : Infinity;
@@ -178,7 +178,8 @@ export function boundsOf(model: Model): Bounds {
   const wanted = (state: State, at: number): Uint8Array => {
     const found = new Uint8Array(n);
     for (const { until, tasks: own } of pinned) if (until >= at) for (const task of own) found[task] = 1;
-    for (let goal = 0; goal < goals.length; goal += 1) if (state.reached[goal] === 0) for (const task of below[goal]) found[task] = 1;
+    for (let goal = 0; goal < goals.length; goal += 1)
+      if (state.reached[goal] === 0 && at < goals[goal].before) for (const task of below[goal]) found[task] = 1;
     return found;
   };
 

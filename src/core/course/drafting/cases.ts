@@ -31,9 +31,13 @@ export interface Case {
   readonly already: readonly string[];
   readonly banned: readonly string[];
   readonly unqualified: readonly string[];
+  /** Techniques that wait for the director to say that the group is settled. */
+  readonly unsettled?: readonly string[];
   readonly goals: readonly {
     readonly v: string;
     readonly r: number;
+    /** The last day it may be reached on; any where it is not said. */
+    readonly by?: string;
     /** Its climb, expanded: n classes on the step below, d days since that began. */
     readonly steps?: readonly { readonly ms: number; readonly fresh: number; readonly n: number; readonly d: number; readonly at?: string }[];
   }[];
@@ -78,7 +82,7 @@ export function modelOf(file: CaseFile, one: Case): Model {
   // What was taught in a fixed class is known from then on.
   for (const held of one.fixed) for (const id of held ?? []) if (techniques[id]) want(id);
   const index = new Map(ids.map((id, at) => [id, at]));
-  const barred = new Set([...one.banned, ...one.unqualified]);
+  const barred = new Set([...one.banned, ...one.unqualified, ...(one.unsettled ?? [])]);
   const bare = ids.map((id): Omit<Task, 'mostNeeded' | 'longestWait'> => {
     const { ms, settle, hours, side, family } = techniques[id];
     const known = already.has(id);
@@ -115,5 +119,14 @@ export function modelOf(file: CaseFile, one: Case): Model {
       pins: one.pins.filter(([where]) => where === at).map(([, id]) => index.get(id)!),
     };
   });
-  return { tasks, classes, goals: one.goals.map(({ v, r }) => ({ task: index.get(v)!, times: r })), most: one.most };
+  return {
+    tasks,
+    classes,
+    goals: one.goals.map(({ v, r, by }) => ({
+      task: index.get(v)!,
+      times: r,
+      before: by === undefined ? one.dates.length : one.dates.filter((date) => date <= by).length,
+    })),
+    most: one.most,
+  };
 }

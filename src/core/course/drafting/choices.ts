@@ -62,7 +62,7 @@ function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: r
   const items: Item[] = [];
   model.tasks.forEach((task, index) => {
     const pinned = pins.includes(index);
-    if (!task.allowed[at] || !(pinned || isUseful(model, state, index, wanted))) return;
+    if (!task.allowed[at] || !(pinned || isUseful(model, state, index, at, wanted))) return;
     const known = state.knows(index);
     if (!task.already && !needsMet(model, state, index, at)) return;
     const item = (step: number, isNew: boolean): Item => ({ task: index, step, ms: task.steps[step].ms, side: task.side, isNew, pinned });
@@ -86,8 +86,8 @@ export function needsMet({ tasks, classes }: Model, state: State, task: number, 
 }
 
 /** Whether practising a task once more helps something that is still wanted. */
-function isUseful({ goals, tasks }: Model, state: State, task: number, wanted: Uint8Array): boolean {
-  if (goals.some((goal, index) => goal.task === task && state.reached[index] === 0)) return true;
+function isUseful({ goals, tasks }: Model, state: State, task: number, at: number, wanted: Uint8Array): boolean {
+  if (goals.some((goal, index) => goal.task === task && state.reached[index] === 0 && at < goal.before)) return true;
   if (wanted[task] === 0) return false;
   if (!state.knows(task)) return true;
   if (tasks[task].already) return false;

@@ -50,6 +50,8 @@ export interface ModelGoal {
   readonly task: number;
   /** How often it is practised on its last step. */
   readonly times: number;
+  /** It counts only in classes before this one. */
+  readonly before: number;
 }
 
 export interface Model {

@@ -3,7 +3,7 @@ import { isPossible } from './solve';
 
 /** One thing that was asked for, and the case without it. */
 export interface Request {
-  readonly code: 'goal' | 'times' | 'pin' | 'classes' | 'minutes' | 'hours';
+  readonly code: 'goal' | 'times' | 'by' | 'pin' | 'settled' | 'classes' | 'minutes' | 'hours';
   /** The technique it is about; null for classes, minutes and hours. */
   readonly technique: string | null;
   readonly without: (one: Case) => Case;
@@ -11,7 +11,7 @@ export interface Request {
 
 /** A change that makes every goal possible, worked out beforehand. */
 export interface MendOf {
-  readonly code: 'weeks' | 'minutes' | 'hour' | 'times' | 'without' | 'practise' | 'unpin';
+  readonly code: 'weeks' | 'minutes' | 'hour' | 'times' | 'later' | 'settled' | 'without' | 'practise' | 'unpin';
   readonly technique: string | null;
   /** Weeks, minutes or times; null where there is no number. */
   readonly number: number | null;
@@ -47,12 +47,20 @@ const times = (one: Case, technique: string, r: number): Case => ({
   goals: one.goals.map((goal) => (goal.v === technique ? { ...goal, r } : goal)),
 });
 
+const later = (one: Case, technique: string): Case => ({
+  ...one,
+  goals: one.goals.map((goal) => (goal.v === technique ? { ...goal, by: undefined } : goal)),
+});
+const settled = (one: Case): Case => ({ ...one, unsettled: [] });
+
 /** Everything a case asks for that could be taken away. */
 export function requestsOf(one: Case): Request[] {
   const open = one.dates.filter((_, at) => !one.fixed[at]).length;
   return [
     ...one.goals.map(({ v }): Request => ({ code: 'goal', technique: v, without: (of) => goalsWithout(of, v) })),
     ...one.goals.filter(({ r }) => r > 1).map(({ v }): Request => ({ code: 'times', technique: v, without: (of) => times(of, v, 1) })),
+    ...one.goals.filter(({ by }) => by !== undefined).map(({ v }): Request => ({ code: 'by', technique: v, without: (of) => later(of, v) })),
+    ...((one.unsettled ?? []).length > 0 ? [{ code: 'settled', technique: null, without: settled } as const] : []),
     ...one.pins.map(([at, v]): Request => ({
       code: 'pin',
       technique: v,
@@ -132,6 +140,8 @@ function mendsIn(file: CaseFile, one: Case): MendOf[] {
     ...one.goals
       .filter(({ r }) => r > 1)
       .map(({ v, r }): MendOf => ({ ...plain, code: 'times', technique: v, number: r - 1, with: (of) => times(of, v, r - 1) })),
+    ...one.goals.filter(({ by }) => by !== undefined).map(({ v }): MendOf => ({ ...plain, code: 'later', technique: v, with: (of) => later(of, v) })),
+    ...((one.unsettled ?? []).some((id) => needed.has(id)) ? [{ ...plain, code: 'settled', with: settled } as const] : []),
     ...one.pins.map(([at, v]): MendOf => ({
       ...plain,
       code: 'unpin',
@@ -200,6 +210,10 @@ export function requestText({ code, technique }: Pick<Request, 'code' | 'techniq
       return name(technique ?? '');
     case 'times':
       return `${name(technique ?? '')} more than once`;
+    case 'by':
+      return `the day ${name(technique ?? '')} is asked for`;
+    case 'settled':
+      return 'the tick that the group is settled, which is not set';
     case 'pin':
       return `${name(technique ?? '')} pinned to its class`;
     case 'classes':
@@ -225,6 +239,10 @@ export function mendOfText({ code, technique, number, hour }: Omit<MendOf, 'with
       return HOURS[hour ?? 'm'];
     case 'times':
       return `${of} ${number === 1 ? 'once' : `${number} times`}`;
+    case 'later':
+      return `${of} later than its day`;
+    case 'settled':
+      return 'a settled group';
     case 'without':
       return `without ${of}`;
     case 'practise':

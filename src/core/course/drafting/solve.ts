@@ -43,6 +43,7 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
           model.tasks.findIndex(({ id }) => id === goal.v),
           (goal.steps?.length ?? 1) - 1,
           goal.r,
+          one.dates.filter((date) => goal.by === undefined || date <= goal.by).length,
         ),
       ),
     };
@@ -60,9 +61,9 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
   return solved(outcome.best.cost, outcome.best.classes, outcome.bound, outcome.proved);
 }
 
-function reachedIn(classes: readonly Placed[], task: number, last: number, times: number): number | null {
+function reachedIn(classes: readonly Placed[], task: number, last: number, times: number, before: number): number | null {
   let had = 0;
-  for (const [at, placed] of classes.entries()) {
+  for (const [at, placed] of classes.slice(0, before).entries()) {
     if (placed.some(([one, step]) => one === task && step === last)) had += 1;
     if (had >= times) return at + 1;
   }

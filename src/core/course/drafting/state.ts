@@ -65,9 +65,9 @@ export class State {
       } else if (onStep[task] < MOST) onStep[task] += 1;
     }
     for (let goal = 0; goal < model.goals.length; goal += 1) {
-      const { task, times } = model.goals[goal];
+      const { task, times, before } = model.goals[goal];
       const last = model.tasks[task].steps.length - 1;
-      if (reached[goal] > 0 || !placed.some(([one, on]) => one === task && on === last)) continue;
+      if (reached[goal] > 0 || at >= before || !placed.some(([one, on]) => one === task && on === last)) continue;
       progress[goal] += 1;
       if (progress[goal] < times) continue;
       reached[goal] = at + 1;

@@ -6,6 +6,36 @@ import type { HeldReason } from '../kinds';
 import { CohortRow } from './people';
 import { ofStaff, ofStudio } from './studio';
 
+/** A check that the director accepted: it stays silent until something new changes what it says. */
+export interface Accepted {
+  readonly key: string;
+  readonly reason: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+/** That a class is not held, and why; without a reason it only fell out of what is asked. */
+export interface Cancelled {
+  readonly reason: string | null;
+  readonly by: string;
+  readonly at: string;
+}
+
+/** A course and those of its classes that a change concerned, as they stood. */
+export interface CourseSnapshot {
+  readonly version: number;
+  readonly course: Readonly<Record<string, unknown>>;
+  readonly sessions: readonly {
+    readonly id: string;
+    readonly version: number;
+    readonly date: string;
+    readonly start: string;
+    readonly minutes: number;
+    readonly blocks: readonly Block[];
+    readonly cancelled: Cancelled | null;
+  }[];
+}
+
 export const CourseRow = defineEntity({
   name: 'Course',
   tableName: 'course',
@@ -23,6 +53,13 @@ export const CourseRow = defineEntity({
     goals: p.json<readonly Goal[]>(),
     /** What the last draft could not place, as codes; worded where it is shown. */
     unplaced: p.json<readonly Unplaced[]>(),
+    /** The director says that the group is settled. */
+    settled: p.boolean(),
+    /** Checks that were accepted, each with its reason. */
+    accepted: p.json<readonly Accepted[]>(),
+    /** The course it was copied from. */
+    copiedFrom: p.uuid().nullable(),
+    removedAt: p.datetime().nullable(),
     version: p.integer().version(),
   },
 });
@@ -40,7 +77,27 @@ export const SessionRow = defineEntity({
     blocks: p.json<readonly Block[]>(),
     /** How many versions were published. */
     published: p.integer(),
+    cancelled: p.json<Cancelled>().nullable(),
     version: p.integer().version(),
+  },
+});
+
+/** One change of a course, kept so that it can be taken back. */
+export const CourseStepRow = defineEntity({
+  name: 'CourseStep',
+  tableName: 'course_step',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    course: p.manyToOne(CourseRow).mapToPk().fieldName('course'),
+    /** What was done, in words. */
+    what: p.text(),
+    before: p.json<CourseSnapshot>(),
+    after: p.json<CourseSnapshot>(),
+    /** Whether it took something back. */
+    back: p.boolean(),
+    madeBy: ofStaff('made_by'),
+    madeAt: p.datetime(),
   },
 });
 

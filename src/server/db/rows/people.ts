@@ -91,7 +91,8 @@ export const MailRow = defineEntity({
   properties: {
     id: p.uuid().primary(),
     studio: ofStudio(),
-    person: ofPerson(),
+    /** Nobody of a cohort where it goes to the staff. */
+    person: ofPerson().nullable(),
     address: p.text(),
     subject: p.text(),
     body: p.text(),

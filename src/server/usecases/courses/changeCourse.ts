@@ -1,44 +1,68 @@
-import { unplacedIn } from '@/core/course';
+import { isDeepStrictEqual } from 'node:util';
 import { techniquesIn } from '@/core/plan';
-import { dayText } from '@/core/units';
-import { changeCourseForm } from '@/forms';
-import type { CourseRequest, RequestNow } from '@/views/course';
+import { dayText, isoDate } from '@/core/units';
+import { changeCourseForm, type ChangeCourseInput } from '@/forms';
+import type { CourseRequest, Outcome, RequestNow } from '@/views/course';
+import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { afresh, inOne, type Desk } from '../../desk';
-import { invalid, Refusal } from '../../errors';
-import { course, keepDraft, seenAt, sessionsOf, type Course, type Requested, type Session } from '../../repositories/courses';
-import { conventions } from '../../repositories/studio';
+import { afresh, inOne, type Desk, type Writing } from '../../desk';
+import { Refusal } from '../../errors';
+import { changePractice, cohort, type Cohort } from '../../repositories/cohorts';
+import { course, sessionsOf, type Course, type Requested, type Session } from '../../repositories/courses';
+import { conventions, staffNames } from '../../repositories/studio';
 import { settingOf } from '../setting';
-import { lookedFor } from './draftCourse';
+import { knownTechniques } from '../techniques/known';
+import { draftAndKeep } from './draftCourse';
 import { prepareCourse } from './prepareCourse';
-import { askedAnew, goalsOf } from './request';
+import { asGoals, asSeen, askedAnew, goalsOf, isTimed } from './request';
+import { recorded } from './steps';
+import { tried } from './tried';
 
-/** A course's request as it stands, with the techniques there are to choose from. */
+/** A course's request as it stands, with what there is to choose from. */
 export async function readRequest(desk: Desk, id: string) {
   authorise(desk.who, 'edit courses');
-  const [found, sessions, { techniques }] = await Promise.all([course(desk, id), sessionsOf(desk, [id]), prepareCourse(desk)]);
-  return { techniques, request: requestOf(found, sessions) };
+  const [found, sessions, choices] = await Promise.all([course(desk, id), sessionsOf(desk, [id]), prepareCourse(desk)]);
+  return { choices, request: requestOf(found, sessions, await cohort(desk, found.cohort)), begun: sessions.some(({ fixed }) => fixed) };
 }
 
 /** A course's request as it is now beside one that was to be kept. */
 export async function compareRequest(desk: Desk, input: unknown): Promise<RequestNow> {
   authorise(desk.who, 'edit courses');
   const mine = await checked(changeCourseForm, input);
-  const [found, sessions, { library }] = await Promise.all([course(desk, mine.course), sessionsOf(desk, [mine.course]), conventions(desk)]);
+  const [found, sessions, { library }, nameOfStaff] = await Promise.all([
+    course(desk, mine.course),
+    sessionsOf(desk, [mine.course]),
+    conventions(desk),
+    staffNames(desk),
+  ]);
   const nameOf = (technique: string) => library.find(technique)?.name ?? technique;
-  const inWords = ({ name, weeks, start, minutes, goals }: Requested) => [
+  const inWords = ({
+    name,
+    teacher,
+    firstDate,
+    weeks,
+    weekdays,
+    start,
+    minutes,
+    settled,
+    goals,
+  }: Omit<Requested, 'cohort' | 'firstDate'> & { firstDate: string }) => [
     `Its name: ${name}`,
+    `Its teacher: ${nameOfStaff(teacher)}`,
+    `First day ${dayText(isoDate(firstDate))}`,
     `${weeks} weeks`,
+    `${weekdays.length} classes a week`,
     `Starts at ${start}`,
     `${minutes} minutes`,
+    settled ? 'A settled group' : 'Not said to be a settled group',
     ...goals.map((goal) => `Goal ${nameOf(goal.technique)}: ${goal.pattern}, ${goal.dose}, classes: ${goal.practise}`),
   ];
-  const yours = new Set(inWords(mine));
+  const yours = new Set(inWords({ ...mine, goals: asGoals(mine.goals) }));
   const gone = mine.goals.filter(({ technique }) => !found.goals.some((goal) => goal.technique === technique));
   const elsewhere = sessions.filter((one) => mine.seen.some(({ session, version }) => session === one.id && version !== one.version));
   return {
-    request: requestOf(found, sessions),
+    request: requestOf(found, sessions, await cohort(desk, found.cohort)),
     differs: [
       ...inWords(found).filter((line) => !yours.has(line)),
       ...gone.map(({ technique }) => `No goal ${nameOf(technique)}`),
@@ -47,40 +71,61 @@ export async function compareRequest(desk: Desk, input: unknown): Promise<Reques
   };
 }
 
-function requestOf({ id, version, name, weeks, start, minutes, goals }: Course, sessions: readonly Session[]): CourseRequest {
+function requestOf(found: Course, sessions: readonly Session[], { already }: Cohort): CourseRequest {
+  const { id, version, name, cohort: of, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals } = found;
   const seen = sessions.map((session) => ({ session: session.id, version: session.version }));
-  return { course: id, version, seen, name, weeks, start, minutes, goals: [...goals] };
+  const asked = { name, cohort: of, teacher, firstDate, weeks, weekdays: [...weekdays], start, minutes, settled, goals: [...goals] };
+  return { course: id, version, seen, ...asked, already: [...already] };
 }
 
 /**
- * Changes what a course was asked for: its name, weeks, hour, minutes and goals. Classes that are planned keep their blocks until a
- * draft is taken; open ones follow in hour and length, past and published ones stay. The course says at once which goals its
- * classes do not reach.
+ * Changes what a course was asked for. Classes that are planned keep their blocks, or are drafted anew, as is asked; open ones follow
+ * in day, hour and length, past ones stay, published ones stay or follow. The course says at once which goals its classes do not
+ * reach.
  */
 export async function changeCourse(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
   authorise(desk.who, 'edit courses');
-  const { course: id, version, seen, ...form } = await checked(changeCourseForm, input);
-  return inOne(desk, async (at) => {
-    const before = await course(at, id);
-    if (before.version !== version) throw new Refusal('clash');
-    if (form.weeks < before.weeks)
-      throw invalid({ field: 'weeks', message: `It has ${before.weeks} weeks; it can be made longer here, not shorter.` });
-    const request: Requested = { ...form, goals: await goalsOf(at, form.goals) };
-    const changed = (Object.keys(request) as (keyof Requested)[]).filter((key) => JSON.stringify(request[key]) !== JSON.stringify(before[key]));
-    if (changed.length === 0) return { id };
-    const to: Partial<Requested> = Object.fromEntries(changed.map((key) => [key, request[key]]));
-    const was = await sessionsOf(at, [id]);
-    // Another hour or length is for the classes that were seen open: one that was published meanwhile is looked at first.
-    const timed = to.start !== undefined || to.minutes !== undefined;
-    if (timed && was.some((one) => one.date >= at.today && seenAt(seen, one.id) !== one.version)) throw new Refusal('clash');
-    const now = await askedAnew(at, before, version, to, was);
-    const after = afresh(at);
-    const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
-    const drafted = sessions.some(({ blocks }) => techniquesIn(blocks).length > 0) && sessions.some(({ fixed }) => !fixed);
-    if (drafted && changed.some((key) => key !== 'name')) {
-      const { planning } = await settingOf(after, found, sessions);
-      await keepDraft(after, id, now, unplacedIn(sessions, found.goals, planning, lookedFor()), []);
-    }
-    return { id };
-  });
+  const form = await checked(changeCourseForm, input);
+  return inOne(desk, (at) => recorded(at, form.course, 'what is asked of it', (to) => change(to, form)));
+}
+
+/** What a change of the request would do, without keeping it. */
+export async function tryCourse(desk: Desk, input: unknown): Promise<Outcome> {
+  authorise(desk.who, 'edit courses');
+  const form = await checked(changeCourseForm, input);
+  return tried(desk, form.course, (at) => change(at, form));
+}
+
+async function change(at: Writing<Staff>, form: ChangeCourseInput): Promise<{ readonly id: string }> {
+  const { course: id, version, seen, already, published, then, ...asked } = form;
+  const before = await course(at, id);
+  if (before.version !== version) throw new Refusal('clash');
+  const request: Requested = { ...asked, firstDate: isoDate(asked.firstDate), goals: await goalsOf(at, asGoals(asked.goals)) };
+  const changed = (Object.keys(request) as (keyof Requested)[]).filter((key) => !isDeepStrictEqual(request[key], before[key]));
+  const to: Partial<Requested> = Object.fromEntries(changed.map((key) => [key, request[key]]));
+  const practised = already !== null && (await practise(at, request.cohort, already));
+  if (changed.length === 0 && !practised && then === 'keep') return { id };
+  const was = await sessionsOf(at, [id]);
+  // Another day, hour or length is for the classes that were seen open: one that was published meanwhile is looked at first.
+  if (isTimed(to) || then === 'draft') asSeen(at, was, seen);
+  await askedAnew(at, before, to, was, published);
+  const after = afresh(at);
+  const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
+  const drafted = sessions.some(({ blocks }) => techniquesIn(blocks).length > 0);
+  if (!sessions.some(({ fixed }) => !fixed) || (!drafted && then === 'keep')) return { id };
+  const setting = await settingOf(after, found, sessions);
+  if (then === 'draft' || practised || changed.some((key) => key !== 'name')) await draftAndKeep(after, found, sessions, setting, then === 'draft');
+  return { id };
+}
+
+/** Sets what a cohort practises already. @returns whether that is something else than before */
+async function practise(at: Writing<Staff>, id: string, already: readonly string[]): Promise<boolean> {
+  const [group, { library }] = [await cohort(at, id), await conventions(at)];
+  knownTechniques(
+    library,
+    already.map((technique) => ({ field: 'already', technique })),
+  );
+  if (isDeepStrictEqual([...already].sort(), [...group.already].sort())) return false;
+  await changePractice(at, id, already);
+  return true;
 }

@@ -9,7 +9,7 @@ import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { addCourse } from '../../repositories/courses';
 import { closures, teacher } from '../../repositories/studio';
-import { goalsOf } from './request';
+import { asGoals, goalsOf } from './request';
 
 /** Makes a course with its dated, still empty sessions; closed days are left out. */
 export async function createCourse(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
@@ -24,9 +24,9 @@ export async function createCourse(desk: Desk, input: unknown): Promise<{ readon
     if (dates.length === 0) throw invalid({ field: 'weekdays', message: 'No class falls on these weekdays: closed days and the weeks leave none.' });
     await cohort(at, form.cohort);
     await teacher(at, form.teacher);
-    const goals = await goalsOf(at, form.goals);
+    const goals = await goalsOf(at, asGoals(form.goals));
     const id = at.newId();
-    await addCourse(at, { ...form, id, firstDate: first, goals, dates });
+    await addCourse(at, { ...form, id, firstDate: first, goals, copiedFrom: null, classes: dates.map((date) => ({ date })) });
     return { id };
   });
 }

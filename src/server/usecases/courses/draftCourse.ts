@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import {
   checkCourse,
   checkText,
@@ -9,15 +10,17 @@ import {
   type CourseSession,
   type Unplaced,
 } from '@/core/course';
-import type { TechniqueBlock } from '@/core/plan';
+import { techniquesIn, type TechniqueBlock } from '@/core/plan';
 import { draftForm, keepDraftForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk, type Writing } from '../../desk';
 import type { Staff } from '../../auth/actors';
 import { Refusal } from '../../errors';
-import { course, keepDraft, seenAt, sessionsOf, type Course, type Seen, type Session } from '../../repositories/courses';
+import { course, keepDraft, sessionsOf, type Course, type Seen, type Session } from '../../repositories/courses';
 import { settingOf, type Setting } from '../setting';
+import { asSeen } from './request';
+import { recorded } from './steps';
 
 /** How long the server looks for a draft, or for what clashes, in milliseconds. */
 const LOOKED_FOR = 2000;
@@ -39,10 +42,13 @@ export async function draftingProblem(desk: Desk, input: unknown): Promise<Cours
 export async function draftCourse(desk: Desk, input: unknown): Promise<{ readonly unplaced: readonly string[] }> {
   authorise(desk.who, 'edit courses');
   const { course: id, version, seen } = await checked(draftForm, input);
-  return inOne(desk, async (at) => {
-    const { found, sessions, setting } = await open(at, id, seen);
-    return draftAndKeep(at, found, version, seen, sessions, setting);
-  });
+  return inOne(desk, (at) =>
+    recorded(at, id, 'the draft', async (to) => {
+      const { found, sessions, setting } = await open(to, id, seen);
+      if (found.version !== version) throw new Refusal('clash');
+      return draftAndKeep(to, found, sessions, setting);
+    }),
+  );
 }
 
 /** Keeps a draft that was worked out on a page. It is asked every rule again here: nobody can save one that breaks a rule. */
@@ -51,6 +57,7 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
   const { course: id, version, seen, classes } = await checked(keepDraftForm, input);
   return inOne(desk, async (at) => {
     const { found, sessions, setting } = await open(at, id, seen);
+    if (found.version !== version) throw new Refusal('clash');
     const before = setting.planning;
     const next = sessions.map((session): Session => {
       const taken = classes.find((one) => one.session === session.id);
@@ -58,7 +65,12 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
       if (session.fixed) throw new Refusal('late', 'A past or published class is left as it is.');
       const unknown = taken.techniques.find(({ technique }) => before.basis.library.find(technique) === null);
       if (unknown) throw new Refusal('invalid', 'A technique of this draft is not in the library.');
-      const techniques = taken.techniques.map((way): TechniqueBlock => ({ id: at.newId(), kind: 'technique', ...way, tempo: before.tempo }));
+      const stood = techniquesIn(session.blocks);
+      const techniques = taken.techniques.map((way): TechniqueBlock => {
+        // What stands there already stays the block it is, with its lines and what was set by hand.
+        const had = stood.find(({ technique }) => technique === way.technique);
+        return had ? { ...had, ...way } : { id: at.newId(), kind: 'technique', ...way, tempo: before.tempo };
+      });
       return { ...session, ...framed(session, techniques, sessions[0].date, before, at.newId) };
     });
     // Who may do what is asked for the blocks as they would stand.
@@ -66,22 +78,14 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
     const changed = new Set(classes.map(({ session }) => session));
     if ([...changed].some((session) => !sessions.some((one) => one.id === session)))
       throw new Refusal('not-found', 'A class of this draft is not part of the course.');
-    const broken = checkCourse(next, planning).find(
-      ({ session, severity, finding }) => changed.has(session) && severity !== 'know' && finding.code !== 'nobody qualified',
-    );
+    const broken = checkCourse(next, planning).find(({ session, severity }) => changed.has(session) && severity !== 'know');
     if (broken) {
       const name = broken.technique ? planning.basis.library.technique(broken.technique).name : 'A class';
       throw new Refusal('invalid', `This draft cannot be kept: ${name} ${checkText(broken, planning.basis.library)}.`);
     }
     const unplaced = unplacedIn(next, found.goals, planning, lookedFor());
-    await keep(
-      at,
-      found,
-      version,
-      seen,
-      next.filter((session) => changed.has(session.id)),
-      unplaced,
-    );
+    const taken = next.filter((session) => changed.has(session.id));
+    await recorded(at, id, 'the draft', (to) => keep(to, found, sessions, taken, unplaced));
     return { unplaced: unplaced.map((one) => unplacedText(one, planning.basis.library)) };
   });
 }
@@ -92,44 +96,37 @@ async function open(at: Desk, id: string, seen: readonly Seen[]) {
   const sessions = await sessionsOf(at, [id]);
   if (sessions.every(({ fixed }) => fixed)) throw new Refusal('late', 'Every session is past or published, so there is nothing left to draft.');
   // A draft weighs the whole course: whatever changed since it was looked at, published sessions too, is looked at first.
-  if (sessions.some((one) => one.date >= at.today && seenAt(seen, one.id) !== one.version)) throw new Refusal('clash');
+  asSeen(at, sessions, seen);
   return { found, sessions, setting: await settingOf(at, found, sessions) };
 }
 
-/** Drafts and keeps. Sessions that were made since the page was opened have the version they have now. */
+/** Drafts and keeps, over a course as it was just read; or leaves the blocks and only says what they do not reach. */
 export async function draftAndKeep(
   at: Writing<Staff>,
   found: Course,
-  version: number,
-  seen: readonly Seen[],
   sessions: readonly Session[],
-  { planning }: Pick<Setting, 'planning'>,
+  { planning, problem }: Pick<Setting, 'planning' | 'problem'>,
+  anew = true,
 ): Promise<{ readonly unplaced: readonly string[] }> {
-  const draft = propose(sessions, found.goals, planning, at.newId, { enough: lookedFor() });
-  await keep(
-    at,
-    found,
-    version,
-    seen,
-    draft.sessions.filter(({ fixed }) => !fixed),
-    draft.unplaced,
-  );
+  const draft = anew
+    ? propose(problem.sessions, found.goals, planning, at.newId, { enough: lookedFor() })
+    : { sessions: problem.sessions, unplaced: unplacedIn(problem.sessions, found.goals, planning, lookedFor()) };
+  const open = draft.sessions.filter(({ fixed }) => !fixed);
+  await keep(at, found, sessions, open, draft.unplaced);
   return { unplaced: draft.unplaced.map((one) => unplacedText(one, planning.basis.library)) };
 }
 
+/** Keeps what is otherwise than it was read. */
 function keep(
   at: Writing<Staff>,
-  { id }: Course,
-  version: number,
-  seen: readonly Seen[],
-  sessions: readonly CourseSession[],
+  { id, version }: Course,
+  was: readonly Session[],
+  now: readonly CourseSession[],
   unplaced: readonly Unplaced[],
 ): Promise<void> {
-  return keepDraft(
-    at,
-    id,
-    version,
-    unplaced,
-    sessions.map(({ id: session, blocks }) => ({ session, version: seenAt(seen, session), blocks })),
-  );
+  const changed = now.flatMap(({ id: session, blocks }) => {
+    const before = was.find((one) => one.id === session)!;
+    return isDeepStrictEqual(before.blocks, blocks) ? [] : [{ session, version: before.version, blocks }];
+  });
+  return keepDraft(at, id, version, unplaced, changed);
 }

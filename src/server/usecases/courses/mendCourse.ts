@@ -1,16 +1,18 @@
 import { type Goal, type MendCode } from '@/core/course';
 import { wayDown } from '@/core/ladder';
 import { FORM_LIMITS, mendCourseForm } from '@/forms';
+import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { afresh, inOne, type Desk } from '../../desk';
+import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
 import { addPractice } from '../../repositories/cohorts';
-import { course, seenAt, sessionsOf, type Course, type Requested } from '../../repositories/courses';
+import { changeBlocks, course, sessionsOf, type Course, type Requested, type Session } from '../../repositories/courses';
 import { library } from '../../repositories/library';
 import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';
-import { askedAnew } from './request';
+import { asSeen, askedAnew } from './request';
+import { recorded } from './steps';
 
 /** When a class of each part of the day usually starts. */
 const STARTS = { m: '07:00', d: '12:30', e: '18:30' } as const;
@@ -19,32 +21,33 @@ const STARTS = { m: '07:00', d: '12:30', e: '18:30' } as const;
 export async function mendCourse(desk: Desk, input: unknown): Promise<{ readonly unplaced: readonly string[] }> {
   authorise(desk.who, 'edit courses');
   const { course: id, version, seen, mends } = await checked(mendCourseForm, input);
-  return inOne(desk, async (at) => {
-    const before = await course(at, id);
-    const was = await sessionsOf(at, [id]);
-    if (was.some((one) => one.date >= at.today && seenAt(seen, one.id) !== one.version)) throw new Refusal('clash');
-    const all = await library(at);
-    const codes = mends.map(({ code, technique, number, hour }): MendCode => ({ code, technique, number, hour: hour ?? null }));
-    const to = requestWith(before, codes);
-    const now = await askedAnew(at, before, version, to, was);
-    for (const { code, technique } of codes)
-      if (code === 'practise' && technique && all.find(technique))
-        await addPractice(at, before.cohort, [technique, ...wayDown(all.edges, technique)]);
-    const after = afresh(at);
-    const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
-    const setting = await settingOf(after, found, sessions);
-    // What was there is drafted over at the version it was seen at, counted up where this changed it: whatever came between is a clash.
-    const changed = new Set(to.start !== undefined || to.minutes !== undefined ? was.filter(({ fixed }) => !fixed).map((session) => session.id) : []);
-    const known = new Map(seen.map(({ session, version: of }) => [session, changed.has(session) ? of + 1 : of]));
-    return draftAndKeep(
-      after,
-      found,
-      now,
-      sessions.map((session) => ({ session: session.id, version: known.get(session.id) ?? session.version })),
-      sessions,
-      setting,
-    );
-  });
+  return inOne(desk, (at) =>
+    recorded(at, id, 'the mend', async (to) => {
+      const before = await course(to, id);
+      if (before.version !== version) throw new Refusal('clash');
+      const was = await sessionsOf(to, [id]);
+      asSeen(to, was, seen);
+      const all = await library(to);
+      const codes = mends.map(({ code, technique, number, hour }): MendCode => ({ code, technique, number, hour: hour ?? null }));
+      await askedAnew(to, before, requestWith(before, codes), was);
+      for (const { code, technique, number } of codes) {
+        if (code === 'practise' && technique && all.find(technique))
+          await addPractice(to, before.cohort, [technique, ...wayDown(all.edges, technique)]);
+        if (code === 'unpin' && number) await unpin(to, was[number - 1], technique);
+      }
+      const after = afresh(to);
+      const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
+      return draftAndKeep(after, found, sessions, await settingOf(after, found, sessions));
+    }),
+  );
+}
+
+/** Lets go of what was pinned to a class. */
+async function unpin(at: Writing<Staff>, session: Session | undefined, technique: string | null): Promise<void> {
+  const pinned = session?.blocks.some((block) => block.kind === 'technique' && block.technique === technique && block.pinned);
+  if (!session || !pinned) throw invalid({ field: 'mends', message: 'This is no longer pinned there.' });
+  const blocks = session.blocks.map((block) => (block.kind === 'technique' && block.technique === technique ? { ...block, pinned: false } : block));
+  await changeBlocks(at, session.id, session.version, blocks);
 }
 
 /** What a course is asked for when mends are taken. */
@@ -58,7 +61,10 @@ function requestWith(found: Course, mends: readonly MendCode[]): Partial<Request
     else if (code === 'hour' && hour) to = { ...to, start: STARTS[hour] };
     else if (code === 'times' && about && number && number >= 1) goals = goals.map((goal) => (goal === about ? { ...goal, practise: number } : goal));
     else if (code === 'without' && about && goals.length > 1) goals = goals.filter((goal) => goal !== about);
-    else if (code !== 'practise' || !technique) throw invalid({ field: 'mends', message: 'This change does not fit the course any more.' });
+    else if (code === 'later' && about) goals = goals.map((goal) => (goal === about ? { ...goal, by: null } : goal));
+    else if (code === 'settled') to = { ...to, settled: true };
+    else if ((code !== 'practise' && code !== 'unpin') || !technique)
+      throw invalid({ field: 'mends', message: 'This change does not fit the course any more.' });
   }
   return goals === found.goals ? to : { ...to, goals };
 }

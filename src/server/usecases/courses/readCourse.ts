@@ -1,14 +1,43 @@
-import { checkCourse, checkText, mended, mendOfText, mendText, unplacedText, weekOf, type Check, type Planning } from '@/core/course';
+import { saysText, whatItSays } from '@/core/climb';
+import {
+  aroundChecks,
+  byHarm,
+  checkCourse,
+  checkKey,
+  checkText,
+  closureOn,
+  mayAccept,
+  mended,
+  mendOfText,
+  mendText,
+  unplacedText,
+  weekOf,
+  type Check,
+  type Elsewhere,
+  type Planning,
+} from '@/core/course';
 import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { logText } from '@/core/teach';
 import { listed } from '@/core/wording';
-import type { CourseView, SessionPlank, SessionState, ShownCheck } from '@/views/course';
+import type { CourseView, SessionPlank, SessionState, ShownCheck, StepSaid } from '@/views/course';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
-import { course, progressOf, sessionsOf, type Progress, type Session } from '../../repositories/courses';
-import { staff } from '../../repositories/studio';
+import {
+  cancelledIn,
+  course,
+  courses,
+  progressOf,
+  sessionsBetween,
+  sessionsOf,
+  type Course,
+  type Progress,
+  type Session,
+} from '../../repositories/courses';
+import { closures, staff, staffNames } from '../../repositories/studio';
 import { settingOf } from '../setting';
+import { openDays } from './lifeHappens';
+import { lastChange } from './steps';
 import { whoIsReady } from './whoIsReady';
 
 /** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
@@ -24,6 +53,10 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   const seen = new Set<string>(planning.already);
   const { name, version, weeks, start, minutes, weekdays } = found;
   const nameOf = (technique: string) => planning.basis.library.find(technique)?.name ?? technique;
+  const mayEdit = may(desk.who.role, 'edit courses');
+  const [closed, gone, by] = [await closures(desk), await cancelledIn(desk, [id]), await staffNames(desk)];
+  const checks = await checksOf(found, sessions, planning, desk);
+  const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {
       id,
@@ -41,15 +74,25 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
     teacher: everyone.find((member) => member.id === found.teacher)?.name ?? '',
     week: desk.today < found.firstDate ? null : weekOf(found.firstDate, desk.today),
     today: desk.today,
-    mayEdit: may(desk.who.role, 'edit courses'),
+    mayEdit,
     sessions: sessions.map((session) => ({
       ...plankOf(session, planning, seen),
       week: weekOf(found.firstDate, session.date),
       state: stateOf(session, progress.get(session.id), desk.today),
       logged: loggedText(progress.get(session.id)),
     })),
-    checks: checksOf(sessions, planning, desk),
-    ready: may(desk.who.role, 'edit courses') && may(desk.who.role, 'see reasons') ? whoIsReady(sessions, planning, members, progress) : [],
+    checks: checks.filter(({ key }) => key === null || !silent.has(key)),
+    accepted: checks.flatMap(({ key, title, text }) => {
+      const accepted = found.accepted.find((one) => one.key === key);
+      return accepted ? [{ key: accepted.key, text: `${title ?? 'A class'} ${text}`, reason: accepted.reason, by: by(accepted.by) }] : [];
+    }),
+    cancelled: gone.map(({ id: session, date, reason }) => ({ id: session, date, reason, week: weekOf(found.firstDate, date) })),
+    reopened: mayEdit ? await openDays(desk, found) : [],
+    closed: mayEdit ? sessions.filter(({ date }) => date >= desk.today && closureOn(closed, date)).map(({ date }) => date) : [],
+    last: mayEdit ? await lastChange(desk, id) : null,
+    says: mayEdit ? saidBy(sessions, planning, members.length, progress) : [],
+    lastTime: found.copiedFrom && may(desk.who.role, 'see reasons') ? await lastTimeOf(desk, found.copiedFrom) : null,
+    ready: mayEdit && may(desk.who.role, 'see reasons') ? whoIsReady(sessions, planning, members, progress) : [],
   };
 }
 
@@ -70,6 +113,7 @@ function plankOf(session: Session, { basis }: Planning, seen: Set<string>): Omit
       pattern: block.pattern,
       dose: block.dose,
       fresh,
+      pinned: block.pinned ?? false,
     };
   });
   const { id, version, date, start, minutes, fixed } = session;
@@ -78,10 +122,11 @@ function plankOf(session: Session, { basis }: Planning, seen: Set<string>): Omit
 
 /** Where a session stands between planned and taught. */
 export function stateOf(
-  session: { readonly date: string; readonly blocks: readonly unknown[] },
+  session: { readonly date: string; readonly blocks: readonly unknown[]; readonly cancelled: unknown },
   progress: Progress | undefined,
   today: string,
 ): SessionState {
+  if (session.cancelled) return 'cancelled';
   if (progress?.log) return 'taught';
   if (progress?.plan && session.date < today) return 'not logged';
   if (progress?.acknowledgedAt) return 'acknowledged';
@@ -97,20 +142,97 @@ export function loggedText(progress: Progress | undefined): string | null {
 /** What says how many people come out otherwise is the director's alone: in a small group it names them. */
 const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near a limit'];
 
-/** Checks in words, with their mends, as far as whoever asks may see them. */
-export function checksOf(sessions: readonly Session[], planning: Planning, { today, who }: Pick<Desk, 'today' | 'who'>): ShownCheck[] {
+/** Checks in words, with their mends, as far as whoever asks may see them; accepted ones too, known by their keys. */
+export async function checksOf(found: Course, sessions: readonly Session[], planning: Planning, desk: Desk): Promise<ShownCheck[]> {
+  const { today, who } = desk;
   const dateOf = (id: string) => sessions.find((session) => session.id === id)?.date ?? null;
   const { library } = planning.basis;
-  return checkCourse(sessions, planning)
+  const ahead = sessions.filter(({ date }) => date >= today);
+  const around = aroundChecks(ahead, await closures(desk), await elsewhereOf(desk, found, ahead));
+  return byHarm([...checkCourse(sessions, planning), ...around])
     .filter(({ date, severity }) => date >= today || severity !== 'know')
     .filter(({ finding }) => may(who.role, 'see reasons') || !OF_PEOPLE.includes(finding.code))
-    .map((check) => ({
-      severity: check.severity,
-      session: check.session,
-      date: check.date,
-      block: check.block,
-      title: check.technique ? (library.find(check.technique)?.name ?? null) : null,
-      text: checkText(check, library),
-      mend: check.mend && { kind: check.mend.kind, block: mended(check.mend), text: mendText(check.mend, dateOf) },
-    }));
+    .map((check) => {
+      const text = checkText(check, library);
+      // What is past stays as it was: there is nothing to mend.
+      const mend = check.date >= today ? check.mend : null;
+      return {
+        severity: check.severity,
+        session: check.session,
+        date: check.date,
+        block: check.block,
+        title: check.technique ? (library.find(check.technique)?.name ?? null) : null,
+        text,
+        cause: causeOf(check),
+        key: mayAccept(check.finding) ? checkKey(check, text) : null,
+        mend: mend && { kind: mend.kind, block: mended(mend), text: mendText(mend, dateOf) },
+      };
+    });
+}
+
+/** What checks of one cause have in common: what they are about and what is wrong, whatever the day and the figures. */
+function causeOf({ technique, finding }: Check): string {
+  const what = finding.code === 'guard' ? finding.finding.guard : 'lacking' in finding ? finding.lacking.needs : '';
+  return [technique ?? '', finding.code, what].join('|');
+}
+
+/** Classes of other courses with the same cohort or teacher, on the days of these. */
+async function elsewhereOf(desk: Desk, { id, cohort: group, teacher }: Course, ahead: readonly Session[]): Promise<Elsewhere[]> {
+  if (ahead.length === 0) return [];
+  const all = await courses(desk);
+  const between = await sessionsBetween(desk, ahead[0].date, ahead[ahead.length - 1].date);
+  return between.flatMap(({ course: of, date, start, minutes }): Elsewhere[] => {
+    const other = all.find((one) => one.id === of);
+    if (!other || other.id === id || !(other.cohort === group || other.teacher === teacher)) return [];
+    return [{ date, start, minutes, name: other.name, shares: other.cohort === group ? 'cohort' : 'teacher' }];
+  });
+}
+
+/** What the last logged class says of each technique in it that is still to come. */
+function saidBy(sessions: readonly Session[], planning: Planning, people: number, progress: ReadonlyMap<string, Progress>): StepSaid[] {
+  const last = sessions.findLast(({ id }) => progress.get(id)?.log);
+  const says = last && whatItSays(progress.get(last.id)!.log!.attendance, people);
+  if (!last || !says) return [];
+  const after = sessions.filter(({ date, fixed }) => date > last.date && !fixed);
+  return techniquesIn(last.blocks).flatMap(({ technique, pattern, dose }): StepSaid[] => {
+    const ways = sessions.flatMap(({ blocks }) => techniquesIn(blocks).filter((block) => block.technique === technique));
+    const next = after.flatMap(({ blocks }) => techniquesIn(blocks)).find((block) => block.technique === technique);
+    const differs = (block: { readonly pattern: string; readonly dose: string }) => block.pattern !== pattern || block.dose !== dose;
+    const at = ways.findLastIndex((block) => !differs(block));
+    const before = ways.slice(0, Math.max(0, at)).findLast(differs);
+    const step = (block: { readonly pattern: string; readonly dose: string } | undefined) => (block ? `${block.pattern}, ${block.dose}` : null);
+    // Only where something grows is there a step to stay on or go back from.
+    if (!next || !(differs(next) || before)) return [];
+    const name = planning.basis.library.find(technique)?.name ?? technique;
+    return [
+      {
+        technique,
+        name,
+        date: last.date,
+        text: saysText(says),
+        answer: says.answer,
+        step: step({ pattern, dose })!,
+        next: step(next),
+        before: step(before),
+      },
+    ];
+  });
+}
+
+/** What the classes of the course it was copied from said: who came, how it went, and the teacher's note. */
+async function lastTimeOf(desk: Desk, id: string): Promise<CourseView['lastTime']> {
+  const before = (await courses(desk)).find((one) => one.id === id);
+  if (!before) return null;
+  const sessions = await sessionsOf(desk, [id]);
+  const progress = await progressOf(
+    desk,
+    sessions.map((session) => session.id),
+  );
+  return {
+    name: before.name,
+    classes: sessions.map((session) => {
+      const log = progress.get(session.id)?.log;
+      return log ? [logText(log), ...(log.note ? [`“${log.note}”`] : [])].join('. ') : null;
+    }),
+  };
 }

@@ -1,4 +1,4 @@
-import { checkCourse, checkText } from '@/core/course';
+import { checkCourse, checkKey, checkText } from '@/core/course';
 import { changesBetween, named } from '@/core/plan';
 import { lacking } from '@/core/staff';
 import { publishForm } from '@/forms';
@@ -23,12 +23,16 @@ export async function publishPlan(desk: Desk, input: unknown): Promise<{ readonl
     const session = await sessionById(at, form.session);
     if (session.version !== form.version) throw new Refusal('clash');
     if (session.date < at.today) throw new Refusal('late', 'This session is past.');
+    if (session.cancelled) throw new Refusal('late', 'This class is cancelled.');
     if (session.blocks.length === 0) throw new Refusal('invalid', 'There is nothing in this session to publish yet.');
     const found = await course(at, session.course);
     const sessions = await sessionsOf(at, [found.id]);
     const { planning } = await settingOf(at, found, sessions);
     const { basis } = planning;
-    const stops = checkCourse(sessions, planning).filter((check) => check.session === session.id && check.severity === 'stop');
+    const accepted = new Set(found.accepted.map(({ key }) => key));
+    const stops = checkCourse(sessions, planning).filter(
+      (check) => check.session === session.id && check.severity === 'stop' && !accepted.has(checkKey(check, checkText(check, basis.library))),
+    );
     if (stops.length > 0)
       throw new Refusal(
         'invalid',

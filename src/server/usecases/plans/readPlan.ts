@@ -54,7 +54,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     tempo: studio.tempo,
     seat: group.seat,
     schools: studio.schools,
-    mayEdit: may(desk.who.role, 'edit plans') && session.date >= desk.today,
+    mayEdit: may(desk.who.role, 'edit plans') && session.date >= desk.today && !session.cancelled,
     asOf: timeIn(studio.zone, desk.now),
     state: stateOf(session, at, desk.today),
     asides: may(desk.who.role, 'see reasons') ? asidesIn(members, session.blocks, session.date, studio) : [],
@@ -63,7 +63,9 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     cautions: cautionsOf(session.blocks, studio),
     stopSigns: STOP_SIGNS,
     emergency: EMERGENCY,
-    checks: checksOf(sessions, planning, desk).filter((check) => check.session === id),
+    checks: (await checksOf(found, sessions, planning, desk)).filter(
+      ({ session: of, key }) => of === id && !found.accepted.some((one) => one.key === key),
+    ),
     versions: at.versions.map((plan) => ({
       number: plan.number,
       teacher: nameOf(plan.teacher),

@@ -4,12 +4,14 @@ import { blocksForm, type BlocksInput } from '@/forms';
 import type { House } from '@/core/instructions';
 import { setupText } from '@/core/techniques';
 import type { PlanNow } from '@/views/plan';
+import { byHand } from '@/core/course';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { invalid, Refusal } from '../../errors';
 import { changeBlocks, course, session as sessionById } from '../../repositories/courses';
 import { ownWay } from '../../repositories/ways';
+import { recorded } from '../courses/steps';
 import { houseOf } from '../setting';
 
 /** Saves a session's blocks, or refuses when somebody else saved first. */
@@ -18,9 +20,12 @@ export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly
   const form = await checked(blocksForm, input);
   const blocks = await toBlocks(desk, form);
   return inOne(desk, async (at) => {
-    const { date } = await sessionById(at, form.session);
+    const { date, course: of, blocks: before, cancelled } = await sessionById(at, form.session);
     if (date < at.today) throw new Refusal('late', 'What was taught stays as it was: this session is past.');
-    return { version: await changeBlocks(at, form.session, form.version, blocks) };
+    if (cancelled) throw new Refusal('late', 'This class is cancelled.');
+    return recorded(at, of, 'the change of a plan', async (now) => ({
+      version: await changeBlocks(now, form.session, form.version, byHand(before, blocks)),
+    }));
   });
 }
 

@@ -3,7 +3,7 @@ import { addDays, mondayOf } from '@/core/units';
 import type { TeachingClass } from '@/views/teach';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
-import { courses, progressOf, sessionsHandedTo, sessionsOf } from '../../repositories/courses';
+import { allSessionsOf, courses, progressOf, sessionsHandedTo } from '../../repositories/courses';
 import { conventions } from '../../repositories/studio';
 import { loggedText, stateOf } from '../courses/readCourse';
 import { stricterSince } from './stricterSince';
@@ -12,7 +12,7 @@ import { stricterSince } from './stricterSince';
 export async function myClasses(desk: Desk): Promise<TeachingClass[]> {
   authorise(desk.who, 'teach');
   const [handed, all, studio] = await Promise.all([sessionsHandedTo(desk, desk.who.id), courses(desk), conventions(desk)]);
-  const sessions = await sessionsOf(
+  const sessions = await allSessionsOf(
     desk,
     all.map(({ id }) => id),
   );
@@ -23,7 +23,9 @@ export async function myClasses(desk: Desk): Promise<TeachingClass[]> {
   );
   const monday = mondayOf(desk.today);
   const own = maybe.filter(({ id }) => progress.get(id)?.plan?.teacher === desk.who.id);
-  const shown = own.filter(({ id, date }) => (date >= monday && date < addDays(monday, 14)) || (date < desk.today && !progress.get(id)?.log));
+  const shown = own.filter(
+    ({ id, date, cancelled }) => (date >= monday && date < addDays(monday, 14)) || (date < desk.today && !cancelled && !progress.get(id)?.log),
+  );
   const stricter = await Promise.all(shown.map((session) => stricterSince(desk, session, progress.get(session.id)!)));
   return shown.map((session, index) => {
     const at = progress.get(session.id)!;
@@ -41,7 +43,7 @@ export async function myClasses(desk: Desk): Promise<TeachingClass[]> {
       state: stateOf(session, stricter[index].length > 0 ? { ...at, acknowledgedAt: null } : at, desk.today),
       today: session.date === desk.today,
       thisWeek: session.date < addDays(monday, 7),
-      logged: loggedText(at),
+      logged: session.cancelled ? `cancelled: ${session.cancelled.reason ?? 'no longer asked for'}` : loggedText(at),
     };
   });
 }

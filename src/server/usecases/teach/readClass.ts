@@ -21,6 +21,7 @@ import { stricterSince } from './stricterSince';
 export async function readClass(desk: Desk, id: string): Promise<ClassView> {
   authorise(desk.who, 'teach');
   const session = await sessionById(desk, id);
+  if (session.cancelled) throw new Refusal('late', `This class is cancelled: ${session.cancelled.reason ?? 'it is no longer asked for'}.`);
   const at = (await progressOf(desk, [id])).get(id)!;
   const plan = at.plan;
   if (!plan || plan.teacher !== desk.who.id) throw new Refusal('not-found', 'This class is not in your hands.');

@@ -8,15 +8,12 @@ export const metadata: Metadata = { title: 'Change what is asked' };
 export default async function RequestPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   return seated(async (desk) => {
-    const { request, techniques } = await readRequest(desk, id);
+    const { request, choices, begun } = await readRequest(desk, id);
     return (
       <>
         <h1>What is asked of {request.name}</h1>
-        <p className="lead">
-          Hour and length follow at once in every class that is not published; planned blocks stay as they are until you draft again and take what
-          changes.
-        </p>
-        <RequestForm request={request} techniques={techniques} />
+        <p className="lead">What a change does, class by class, is shown before it is kept. What was taught stays as it was.</p>
+        <RequestForm request={request} choices={choices} begun={begun} />
       </>
     );
   });

@@ -1,0 +1,42 @@
+import { saysText, whatItSays } from '.';
+import type { Attendance } from '../teach';
+
+const person = (index: number, over: Partial<Attendance> = {}): Attendance => ({
+  person: `p${index}`,
+  came: true,
+  effort: 'easy',
+  stopSigns: [],
+  ...over,
+});
+const room = (efforts: Partial<Record<Attendance['effort'], number>>, absent = 0, signs = 0): Attendance[] => {
+  const came = Object.entries(efforts).flatMap(([effort, n]) => Array.from({ length: n }, () => effort as Attendance['effort']));
+  return [
+    ...came.map((effort, index) => person(index, { effort, stopSigns: index < signs ? ['dizziness'] : [] })),
+    ...Array.from({ length: absent }, (_, index) => person(100 + index, { came: false })),
+  ];
+};
+
+test.each([
+  ['nine of eleven came, eight easy', room({ easy: 8, worked: 1 }, 2), 11, 'advance', 'enough'],
+  ['exactly four in five easy', room({ easy: 4, worked: 1 }), 10, 'advance', 'enough'],
+  ['just under four in five easy', room({ easy: 7, worked: 2 }), 9, 'stay', 'not easy'],
+  ['exactly half came', room({ easy: 5 }, 5), 10, 'advance', 'enough'],
+  ['fewer than half came', room({ easy: 4 }, 5), 9, 'stay', 'few came'],
+  ['one stop sign', room({ easy: 9 }, 0, 1), 9, 'stay', 'one sign'],
+  ['two stop signs', room({ easy: 9 }, 0, 2), 9, 'back', 'signs'],
+  ['three in ten strained', room({ easy: 7, strained: 3 }), 10, 'back', 'strained'],
+  ['fewer than three in ten strained', room({ easy: 8, strained: 2 }), 10, 'advance', 'enough'],
+] as const)('%s', (_, attendance, people, answer, because) => {
+  expect(whatItSays(attendance, people)).toMatchObject({ answer, because });
+});
+
+test('a class nobody came to says nothing', () => {
+  expect(whatItSays(room({}, 4), 4)).toBeNull();
+});
+
+test('what it says stands with its figures and its rule', () => {
+  expect(saysText(whatItSays(room({ easy: 8, worked: 1 }, 2), 11)!)).toBe('9 of 11 came, 8 easy, none strained, no stop sign. Enough to go on.');
+  expect(saysText(whatItSays(room({ easy: 5, strained: 3 }, 3), 11)!)).toBe(
+    '8 of 11 came, 5 easy, 3 strained, no stop sign. 30 % strained or more goes back a step.',
+  );
+});

@@ -1,0 +1,83 @@
+import { isoDate } from '@/core/units';
+import type { Staff } from '../../auth/actors';
+import { authorise } from '../../auth/permissions';
+import { checked } from '../../checked';
+import { afresh, inOne, type Desk, type Writing } from '../../desk';
+import { Refusal } from '../../errors';
+import { draftForm } from '@/forms';
+import {
+  addStep,
+  changeClass,
+  changeFacts,
+  course,
+  lastStep,
+  snapshotOf,
+  type ClassFacts,
+  type CourseFacts,
+  type CourseSnapshot,
+} from '../../repositories/courses';
+
+/**
+ * Does something to a course and keeps what was there before, so that it can be taken back in one step. What changes nothing is
+ * not kept.
+ */
+export async function recorded<T>(at: Writing<Staff>, id: string, what: string, work: (at: Writing<Staff>) => Promise<T>): Promise<T> {
+  const before = await snapshotOf(at, id);
+  const done = await work(at);
+  const step = stepBetween(before, await snapshotOf(afresh(at), id));
+  if (step) await addStep(at, id, { what, ...step, back: false });
+  return done;
+}
+
+/** What two snapshots have otherwise: the course, and the classes that are not the same. */
+function stepBetween(before: CourseSnapshot, after: CourseSnapshot) {
+  const same = new Set(
+    before.sessions.filter((one) => after.sessions.some(({ id, version }) => id === one.id && version === one.version)).map(({ id }) => id),
+  );
+  const changed = (of: CourseSnapshot): CourseSnapshot => ({ ...of, sessions: of.sessions.filter(({ id }) => !same.has(id)) });
+  return before.version === after.version && same.size === after.sessions.length ? null : { before: changed(before), after: changed(after) };
+}
+
+/**
+ * Takes the last change of a course back, or does it again when it was taken back. Only while nothing came after it: what somebody
+ * changed, or published, since is not thrown away.
+ */
+export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly what: string }> {
+  authorise(desk.who, 'edit courses');
+  const { course: id } = await checked(draftForm, input);
+  return inOne(desk, async (at) => {
+    await course(at, id);
+    const last = await lastStep(at, id);
+    if (!last) throw new Refusal('not-found', 'There is nothing to take back.');
+    const now = await snapshotOf(at, id);
+    const stands = (one: { readonly id: string; readonly version: number }) =>
+      now.sessions.some(({ id: own, version }) => own === one.id && version === one.version);
+    if (now.version !== last.after.version || !last.after.sessions.every(stands))
+      throw new Refusal('clash', 'Something was changed or published after this, so it is not taken back.');
+    const touched = [...last.after.sessions, ...last.before.sessions];
+    if (touched.some(({ date }) => date < at.today)) throw new Refusal('late', 'What was taught stays as it was: a class of this change is past.');
+    const { course: was } = last.before;
+    await changeFacts(at, id, now.version, { ...was, firstDate: isoDate(String(was.firstDate)) } as Partial<CourseFacts>);
+    for (const { id: session, version } of last.after.sessions) {
+      const old = last.before.sessions.find((one) => one.id === session);
+      // A class that the change had added is no longer asked for.
+      const to: Partial<ClassFacts> = old
+        ? { date: isoDate(old.date), start: old.start, minutes: old.minutes, blocks: old.blocks, cancelled: old.cancelled }
+        : { cancelled: { reason: null, by: at.who.id, at: at.now.toISOString() } };
+      await changeClass(at, session, version, to);
+    }
+    const step = stepBetween(now, await snapshotOf(afresh(at), id));
+    if (step) await addStep(at, id, { what: last.what, ...step, back: !last.back });
+    return { what: last.what };
+  });
+}
+
+/** What a page says of the last change: null when there was none, or nothing can be taken back any more. */
+export async function lastChange(desk: Desk, id: string): Promise<{ readonly what: string; readonly back: boolean } | null> {
+  const last = await lastStep(desk, id);
+  if (!last) return null;
+  const now = await snapshotOf(desk, id);
+  const stands = last.after.sessions.every((one) => now.sessions.some(({ id: own, version }) => own === one.id && version === one.version));
+  const past = [...last.after.sessions, ...last.before.sessions].some(({ date }) => date < desk.today);
+  return stands && !past && now.version === last.after.version ? { what: last.what, back: last.back } : null;
+}

@@ -1,0 +1,51 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { copyCourseAction } from '@/app/actions/courses';
+import { copyForm, type CopyInput } from '@/forms';
+import { Day, Field, Pick, Refusal } from '../forms/fields';
+import { useForm } from '../forms/useForm';
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+interface Props {
+  readonly course: string;
+  readonly name: string;
+  readonly cohort: string;
+  readonly teacher: string;
+  readonly firstDate: string;
+  readonly choices: { readonly cohorts: readonly Named[]; readonly teachers: readonly Named[] };
+}
+
+const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: id, label: name }));
+
+/** For whom, from when on, and by whom a course is taught once more. */
+export function CopyForm({ course, name, cohort, teacher, firstDate, choices }: Props) {
+  const router = useRouter();
+  const other = choices.cohorts.find(({ id }) => id !== cohort)?.id ?? cohort;
+  const form = useForm<CopyInput, { id: string }>(
+    copyForm as never,
+    { course, name: `${name}, again`, cohort: other, teacher, firstDate },
+    copyCourseAction,
+    ({ id }) => router.push(`/courses/${id}`),
+  );
+  return (
+    <form onSubmit={form.send} noValidate className="sheet stack" style={{ maxWidth: 620 }}>
+      <Field form={form} name="name" label="Name of the new course" published autoFocus />
+      <Pick form={form} name="cohort" label="Cohort" options={options(choices.cohorts)} />
+      <Pick form={form} name="teacher" label="Teacher" options={options(choices.teachers)} />
+      <Day form={form} name="firstDate" label="First day" />
+      <Refusal message={form.refusal} />
+      <div className="row">
+        <Button type="submit" variant="contained" disabled={form.busy}>
+          Copy it
+        </Button>
+        <Button href={`/courses/${course}`}>Leave it</Button>
+      </div>
+    </form>
+  );
+}
