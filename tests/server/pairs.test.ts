@@ -7,7 +7,8 @@ import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
 import { changeCourse } from '../../src/server/usecases/courses/changeCourse';
 import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
-import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
+import { cancelClass } from '../../src/server/usecases/courses/lifeHappens';
+import { mendCheck, moveBlock, pinBlock } from '../../src/server/usecases/courses/moveBlock';
 import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
 import { answerLink, renewByLink } from '../../src/server/usecases/people/answerLink';
 import { erasePerson } from '../../src/server/usecases/people/erasePerson';
@@ -94,9 +95,26 @@ async function courseWriters(): Promise<Writer[]> {
       name: 'change the course',
       send: async (n) => changeCourse(await director(), { ...asked, minutes: boat.minutes + 5 * (n + 1) }),
     },
+    {
+      name: 'cancel a class',
+      send: async (n) =>
+        cancelClass(await director(), {
+          course: boat.id,
+          version: courseVersion,
+          seen,
+          session: [next, full][n % 2].id,
+          reason: 'the boiler',
+          bend: 'shift',
+        }),
+    },
+    {
+      name: 'pin',
+      kind: 'same',
+      send: async () => pinBlock(await director(), { course: boat.id, block: moved.id, pinned: true, seen }),
+    },
     { name: 'save the next', send: save(next) },
     { name: 'save the full one', send: save(full) },
-    { name: 'move', send: async () => moveBlock(await director(), { course: boat.id, block: moved.id, to: full.id, seen }) },
+    { name: 'move', kind: 'same', send: async () => moveBlock(await director(), { course: boat.id, block: moved.id, to: full.id, seen }) },
     {
       name: 'mend',
       send: async () => mendCheck(await director(), { course: boat.id, session: full.id, kind: 'shorten rest', block: rest.id, seen }),

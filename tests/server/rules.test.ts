@@ -116,9 +116,8 @@ test('what a course is asked for changes on top of it: open classes follow, plan
   const { differs, request } = await compareRequest(await deskOf('director'), { ...stale, name: 'Another name' });
   expect(differs.slice(0, 4)).toEqual(['Its name: A longer trial', 'Starts at 19:00', '75 minutes', expect.stringMatching(/^Goal .*6:6:6:6/)]);
   expect(differs.slice(4)).toEqual(after.map(({ date }) => `${dayText(date)} was changed`));
-  expect(request).toEqual(await asked());
+  expect(request).toMatchObject(await asked());
 
-  expect(await answerOf(change({ weeks: 5 }))).toBe('invalid');
   expect(await answerOf(change({ weeks: 26, minutes: 180 }))).not.toBe('invalid');
   expect(await answerOf(change({ weeks: 27 }))).toBe('invalid');
   expect(await answerOf(change({ minutes: 181 }))).toBe('invalid');

@@ -80,7 +80,10 @@ export async function demo(desk: Desk) {
   const cohort = (name: string) => desk.em.findOneOrFail(CohortRow, { name });
   const course = (name: string) => desk.em.findOneOrFail(CourseRow, { name });
   const [ferry, choir] = await Promise.all([cohort('Ferry crew, early shift'), cohort('Choir and brass')]);
-  const [boat, phrases] = (await Promise.all([course('Steady on the early boat'), course('Long phrases')])).map((row) => ({ ...row, firstDate: isoDate(row.firstDate) }));
+  const [boat, phrases] = (await Promise.all([course('Steady on the early boat'), course('Long phrases')])).map((row) => ({
+    ...row,
+    firstDate: isoDate(row.firstDate),
+  }));
   const person = async (name: string) => (await desk.em.findOneOrFail(PersonRow, { name })).id;
   return { ferry: ferry.id, choir: choir.id, boat, phrases, person };
 }

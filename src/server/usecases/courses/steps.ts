@@ -22,6 +22,7 @@ import {
  * not kept.
  */
 export async function recorded<T>(at: Writing<Staff>, id: string, what: string, work: (at: Writing<Staff>) => Promise<T>): Promise<T> {
+  await course(at, id);
   const before = await snapshotOf(at, id);
   const done = await work(at);
   const step = stepBetween(before, await snapshotOf(afresh(at), id));

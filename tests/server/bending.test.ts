@@ -1,0 +1,198 @@
+import { v7 as newId } from 'uuid';
+import { SHIPPED_LIBRARY } from '../../src/core/library';
+import { techniquesIn } from '../../src/core/plan';
+import { course, sessionsOf } from '../../src/server/repositories/courses';
+import { acceptCheck } from '../../src/server/usecases/courses/acceptCheck';
+import { changeCourse, tryCourse } from '../../src/server/usecases/courses/changeCourse';
+import { copyCourse } from '../../src/server/usecases/courses/copyCourse';
+import { createCourse } from '../../src/server/usecases/courses/createCourse';
+import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
+import { listCourses } from '../../src/server/usecases/courses/listCourses';
+import { cancelClass, endCourse, leaveClosedDays, removeCourse, reopenDay, tryCancelling } from '../../src/server/usecases/courses/lifeHappens';
+import { moveBlock, pinBlock } from '../../src/server/usecases/courses/moveBlock';
+import { readCourse } from '../../src/server/usecases/courses/readCourse';
+import { undoStep } from '../../src/server/usecases/courses/steps';
+import { readOutbox } from '../../src/server/usecases/people/records';
+import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
+import { addClosure, removeClosure } from '../../src/server/usecases/studio/changeStudio';
+import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { myClasses } from '../../src/server/usecases/teach/myClasses';
+import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, seenOf } from './studio';
+
+beforeAll(openBoth, 120_000);
+afterAll(closeDatabase);
+
+const plainly = (technique: string) => {
+  const { pattern, dose } = SHIPPED_LIBRARY.technique(technique);
+  return { technique, pattern, dose };
+};
+const director = () => deskOf('director');
+
+/** A course of eight Tuesdays and Fridays that is drafted: what it was asked for, and what is done to it by name. */
+async function drafted(over: object = {}) {
+  const { choir, phrases } = await demo(await director());
+  const input = {
+    ...courseInput(phrases.teacher, choir),
+    weeks: 4,
+    weekdays: [2, 5],
+    goals: [{ ...plainly('longer-4-6'), practise: 2 }],
+    ...over,
+  };
+  const { id } = await createCourse(await director(), input);
+  await draftCourse(await director(), { course: id, version: 1, seen: await seenOf(await director(), id) });
+  const asked = async () => requestOf(await director(), await course(await director(), id));
+  const classes = async () =>
+    (await sessionsOf(await director(), [id])).map(
+      ({ date, start, blocks }) => [date, start, techniquesIn(blocks).map(({ technique }) => technique)] as const,
+    );
+  const sessions = async () => sessionsOf(await director(), [id]);
+  return { id, asked, classes, sessions, teacher: phrases.teacher, choir };
+}
+
+const days = (classes: readonly (readonly [string, ...unknown[]])[]) => classes.map(([date]) => date);
+
+test('what a change would do is what it does, and trying it changes nothing', async () => {
+  const { asked, classes, id } = await drafted();
+  const before = await classes();
+  const to = { ...(await asked()), weekdays: [3], weeks: 6, start: '19:15', then: 'draft' as const };
+  const outcome = await tryCourse(await director(), to);
+  expect(await classes()).toEqual(before);
+  expect(outcome.classes.flatMap(({ lines }) => lines)).toEqual(
+    expect.arrayContaining([expect.stringMatching(/^moves here from Tue 1 Dec$/), 'at 19:15 instead of 18:30', 'falls out']),
+  );
+  await changeCourse(await director(), to);
+  const after = await classes();
+  expect(days(after)).toEqual(['2026-12-02', '2026-12-09', '2026-12-16', '2026-12-23', '2027-01-06']);
+  expect(outcome.goals[0].now).toEqual(after.filter(([, , held]) => held.includes('longer-4-6'))[1][0]);
+  expect((await readCourse(await director(), id)).last).toEqual({ what: 'what is asked of it', back: false });
+
+  // One press takes it back, classes and all; another does it again.
+  await undoStep(await director(), await asked());
+  expect(await classes()).toEqual(before);
+  await undoStep(await director(), await asked());
+  expect(await classes()).toEqual(after);
+});
+
+test('a first day in the past, a closed one, and another cohort once it has begun are refused at their fields', async () => {
+  const { asked, choir } = await drafted();
+  expect(await answerOf(changeCourse(await director(), { ...(await asked()), firstDate: '2026-11-23' }))).toBe('invalid');
+  expect(await answerOf(changeCourse(await director(), { ...(await asked()), firstDate: '2026-11-24' }))).toBe('allowed');
+  expect(await answerOf(changeCourse(await director(), { ...(await asked()), firstDate: '2026-12-29' }))).toBe('invalid');
+  const { boat } = await demo(await director());
+  const begun = await requestOf(await director(), boat);
+  expect(await answerOf(changeCourse(await director(), { ...begun, cohort: choir }))).toBe('invalid');
+  expect(await answerOf(changeCourse(await director(), { ...begun, firstDate: '2026-12-01' }))).toBe('invalid');
+});
+
+test('a cancelled class: the rest moves on, is drafted anew, stays, or a class is added; the teacher is told', async () => {
+  const { asked, classes, sessions, id, teacher } = await drafted();
+  const before = await classes();
+  const [first] = await sessions();
+  await publishPlan(await director(), { once: newId(), session: first.id, version: first.version, teacher });
+  const wish = async (bend: string) => ({ ...(await asked()), session: first.id, reason: 'the boiler', bend });
+  const tries = await Promise.all(['shift', 'reflow', 'drop', 'add'].map(async (bend) => tryCancelling(await director(), await wish(bend))));
+  expect(tries.map(({ classes: lines }) => lines.filter(({ lines: [line] }) => line === 'falls out').length)).toEqual([1, 1, 1, 1]);
+  expect(tries[3].classes.at(-1)?.lines[0]).toMatch(/^a class more: /);
+
+  await cancelClass(await director(), await wish('add'));
+  const after = await classes();
+  expect(days(after)).toEqual([...days(before).slice(1), '2027-01-05']);
+  expect(after.map(([, , held]) => held)).toEqual(before.map(([, , held]) => held));
+  const view = await readCourse(await director(), id);
+  expect(view.cancelled).toMatchObject([{ date: '2026-12-01', reason: 'the boiler' }]);
+  const mail = (await readOutbox(await director())).find(({ subject }) => subject === 'A trial: a class is cancelled');
+  expect(mail?.body).toContain('the boiler');
+  const lead = await deskOf('lead teacher');
+  if (lead.who.id === teacher)
+    expect((await myClasses(lead)).find((one) => one.id === first.id)).toMatchObject({ state: 'cancelled', logged: 'cancelled: the boiler' });
+
+  expect(await answerOf(publishPlan(await director(), { once: newId(), session: first.id, version: first.version + 2, teacher }))).toBe('late');
+  expect(await answerOf(cancelClass(await director(), await wish('drop')))).toBe('not-found');
+});
+
+test('closed days are said, and left with one press; when they open again the day offers itself', async () => {
+  const { asked, classes, id } = await drafted();
+  await addClosure(await director(), { once: newId(), from: '2026-12-08', until: '2026-12-10', reason: 'the floor' });
+  const view = await readCourse(await director(), id);
+  expect([view.closed, view.checks[0]]).toMatchObject([['2026-12-08'], { severity: 'stop', text: 'falls into closed days: the floor' }]);
+  await leaveClosedDays(await director(), { ...(await asked()), bend: 'reflow' });
+  expect(days(await classes())).not.toContain('2026-12-08');
+  expect((await readCourse(await director(), id)).closed).toEqual([]);
+  expect(await answerOf(leaveClosedDays(await director(), { ...(await asked()), bend: 'reflow' }))).toBe('not-found');
+
+  expect(await answerOf(reopenDay(await director(), { ...(await asked()), date: '2026-12-08' }))).toBe('invalid');
+  const closure = (await readStudio(await director())).closed.find(({ from }) => from === '2026-12-08')!;
+  await removeClosure(await director(), { id: closure.id });
+  expect((await readCourse(await director(), id)).reopened).toEqual(['2026-12-08']);
+  await reopenDay(await director(), { ...(await asked()), date: '2026-12-08' });
+  const back = await readCourse(await director(), id);
+  expect([back.reopened, back.sessions.find(({ date }) => date === '2026-12-08')!.techniques.length > 0]).toEqual([[], true]);
+});
+
+test('what was put somewhere by hand is pinned, a draft leaves it there, and lets it go when it is no longer', async () => {
+  const { asked, sessions, id } = await drafted();
+  const [, second, , , , , seventh] = await sessions();
+  const block = techniquesIn(second.blocks).find(({ technique }) => !techniquesIn(seventh.blocks).some((one) => one.technique === technique))!;
+  await moveBlock(await director(), { course: id, block: block.id, to: seventh.id, seen: await seenOf(await director(), id) });
+  const has = async () => techniquesIn((await sessions())[6].blocks).find(({ technique }) => technique === block.technique);
+  expect(await has()).toMatchObject({ pinned: true });
+  await draftCourse(await director(), await asked());
+  expect(await has()).toMatchObject({ id: block.id, pinned: true });
+  await pinBlock(await director(), { course: id, block: block.id, pinned: false, seen: await seenOf(await director(), id) });
+  expect(await has()).toMatchObject({ pinned: false });
+});
+
+test('a check is accepted with a reason, stays silent, and comes back when what it says changes', async () => {
+  const { id, asked, sessions } = await drafted({ goals: ['longer-4-8'].map((technique) => ({ ...plainly(technique), practise: 2 })), weeks: 6 });
+  const read = async () => readCourse(await director(), id);
+  const [, later] = await sessions();
+  const block = (await sessions()).flatMap(({ blocks }) => techniquesIn(blocks)).findLast(({ technique }) => technique === 'longer-4-8')!;
+  await moveBlock(await director(), { course: id, block: block.id, to: (await sessions())[0].id, seen: await seenOf(await director(), id) });
+  const check = (await read()).checks.find(({ severity, key }) => severity === 'stop' && key !== null)!;
+  await acceptCheck(await director(), { course: id, version: (await asked()).version, key: check.key, reason: 'they know it from the choir' });
+  const view = await read();
+  expect(view.checks.some(({ key }) => key === check.key)).toBe(false);
+  expect(view.accepted).toMatchObject([{ reason: 'they know it from the choir' }]);
+  expect(await answerOf(acceptCheck(await director(), { course: id, version: view.course.version, key: 'nothing like it', reason: 'why not' }))).toBe(
+    'clash',
+  );
+  // Another class: another check.
+  const again = techniquesIn((await sessions())[0].blocks).find(({ technique }) => technique === 'longer-4-8')!;
+  await moveBlock(await director(), { course: id, block: again.id, to: later.id, seen: await seenOf(await director(), id) });
+  expect((await read()).accepted).toEqual([]);
+});
+
+test('a course is copied for others, ended, and deleted only while nothing was published', async () => {
+  const { id, asked, classes, sessions, teacher } = await drafted();
+  const { ferry } = await demo(await director());
+  const copy = await copyCourse(await director(), { once: newId(), course: id, name: 'Once more', cohort: ferry, firstDate: '2027-01-12', teacher });
+  const made = await sessionsOf(await director(), [copy.id]);
+  const held = made.map(({ blocks }) => techniquesIn(blocks).map(({ technique }) => technique));
+  const before = (await classes()).map(([, , techniques]) => techniques);
+  expect(held.slice(0, before.length)).toEqual(before);
+  const ids = new Set((await sessions()).flatMap(({ blocks }) => blocks.map((block) => block.id)));
+  expect(made.some(({ blocks }) => blocks.some((block) => ids.has(block.id)))).toBe(false);
+  expect((await readCourse(await director(), copy.id)).lastTime?.name).toBe('A trial');
+
+  const [first] = await sessions();
+  await publishPlan(await director(), { once: newId(), session: first.id, version: first.version, teacher });
+  expect(await answerOf(removeCourse(await director(), await asked()))).toBe('late');
+  await endCourse(await director(), { ...(await asked()), reason: 'too few came' });
+  expect((await readCourse(await director(), id)).cancelled).toHaveLength(before.length);
+  expect(await answerOf(endCourse(await director(), { ...(await asked()), reason: 'once more' }))).toBe('late');
+
+  const found = await course(await director(), copy.id);
+  await removeCourse(await director(), await requestOf(await director(), found));
+  expect((await listCourses(await director())).some((one) => one.id === copy.id)).toBe(false);
+  expect(await answerOf(readCourse(await director(), copy.id))).toBe('not-found');
+});
+
+test('what came after a change is not thrown away by taking it back', async () => {
+  const { id, asked, sessions, teacher } = await drafted();
+  await changeCourse(await director(), { ...(await asked()), start: '19:00' });
+  const [first] = await sessions();
+  await publishPlan(await director(), { once: newId(), session: first.id, version: first.version, teacher });
+  expect((await readCourse(await director(), id)).last).toBeNull();
+  expect(await answerOf(undoStep(await director(), await asked()))).toBe('clash');
+  expect((await sessions()).every(({ start }) => start === '19:00')).toBe(true);
+});
