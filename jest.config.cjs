@@ -5,6 +5,8 @@ const moduleNameMapper = { '^@/(.*)$': '<rootDir>/src/$1' };
 const shared = { testEnvironment: 'node', transform, transformIgnorePatterns: ['/node_modules/(?!uuid/)'] };
 
 module.exports = {
+  // Real databases and property tests, on machines that do other things beside.
+  testTimeout: 20_000,
   projects: [
     { displayName: 'core', ...shared, moduleNameMapper, testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { displayName: 'server', ...shared, moduleNameMapper, testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },

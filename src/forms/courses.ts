@@ -56,6 +56,13 @@ export const courseForm = object({
           .integer('Whole days.')
           .min(0, 'Not less than no days.')
           .max(FORM_LIMITS.everyDays, `At most ${FORM_LIMITS.everyDays} days.`),
+        stepMinutes: number()
+          .nullable()
+          .default(null)
+          .transform((value: unknown, original: unknown) => (original === '' ? null : value))
+          .typeError('Minutes are a number.')
+          .min(FORM_LIMITS.stepMinutes.least, `At least ${FORM_LIMITS.stepMinutes.least} minutes.`)
+          .max(FORM_LIMITS.stepMinutes.most, `At most ${FORM_LIMITS.stepMinutes.most} minutes.`),
       }),
     )
     .min(1, 'Choose at least one goal.')

@@ -22,6 +22,8 @@ export const FORM_LIMITS = {
   weeks: 26,
   /** Days between two steps of a climb. */
   everyDays: 60,
+  /** Minutes a climb grows by at once. */
+  stepMinutes: { least: 0.25, most: 30 },
   checkKey: 400,
   minutes: { least: 15, most: 180 },
   blocks: 40,

@@ -15,6 +15,12 @@ export interface ClimbStep {
   readonly lighter: boolean;
 }
 
+/** How much more slowly a climb grows than the rules allow. */
+export interface Slower {
+  readonly everyDays?: number | null;
+  readonly stepMinutes?: number | null;
+}
+
 type Way = Pick<ClimbStep, 'pattern' | 'dose'>;
 
 /** No climb is longer than this; what is still missing then comes in one last step. */
@@ -23,11 +29,11 @@ const MOST_STEPS = 40;
 /**
  * A climb from one way of doing a technique to another, expanded: counts first, a count a step and two classes on each; then volume,
  * a week a step, with a lighter class after three that grew. The last step is the target.
- * @param everyDays days between two steps, where they are to be longer than the rules ask
+ * @param slower days between two steps, and the most minutes a step, where it is to grow more slowly than the rules allow
  * @example climbSteps({ pattern: '4:5', dose: '4 min' }, { pattern: '5:6', dose: '5 min' }, pace).length // 3
  */
-export function climbSteps(from: Way, to: Way, pace: Pace, everyDays = 0): ClimbStep[] {
-  const counts = { isNew: true, classes: CLIMB_LIMITS.classesOnAStep, days: everyDays } as const;
+export function climbSteps(from: Way, to: Way, pace: Pace, { everyDays, stepMinutes }: Slower = {}): ClimbStep[] {
+  const counts = { isNew: true, classes: CLIMB_LIMITS.classesOnAStep, days: everyDays ?? 0 } as const;
   const steps: ClimbStep[] = [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }];
   let at: Way = from;
   const go = (next: Way, step: Omit<ClimbStep, 'pattern' | 'dose' | 'lighter'>, lighter = false) => {
@@ -38,12 +44,12 @@ export function climbSteps(from: Way, to: Way, pace: Pace, everyDays = 0): Climb
     go({ pattern, dose: sameTime(at, pattern, pace) }, counts);
   // Another shape than it had: one new thing by itself.
   if (at.pattern !== to.pattern) go({ pattern: to.pattern, dose: sameTime(at, to.pattern, pace) }, counts);
-  const volume = { isNew: false, classes: 1, days: Math.max(CLIMB_LIMITS.daysBetweenVolume, everyDays) } as const;
+  const volume = { isNew: false, classes: 1, days: Math.max(CLIMB_LIMITS.daysBetweenVolume, everyDays ?? 0) } as const;
   let growing = 0;
   for (
-    let dose = nextVolume(at.pattern, at.dose, to.dose, pace);
+    let dose = nextVolume(at.pattern, at.dose, to.dose, pace, stepMinutes ?? undefined);
     dose && steps.length < MOST_STEPS;
-    dose = nextVolume(at.pattern, at.dose, to.dose, pace)
+    dose = nextVolume(at.pattern, at.dose, to.dose, pace, stepMinutes ?? undefined)
   ) {
     if (growing === CLIMB_LIMITS.growingSteps) {
       go({ ...at, dose: lighterDose(at) }, volume, true);

@@ -2,5 +2,8 @@
 export * from './chain';
 export * from './steps';
 export * from './guards';
+export * from './path';
 export * from './says';
+export * from './sentence';
+export { stretchDays, type Rhythm } from './stretch';
 export { GROWTH_LIMITS } from './limits';

@@ -32,16 +32,19 @@ export function mostAfterAWeek(time: number): number {
 
 /**
  * One week's step of a volume climb towards a target dose, in rounds or minutes, inside the guard.
+ * @param stepMinutes the most it grows by at once, where that is to be less than the guard allows
  * @returns the next dose in canonical text, or null when it is reached or no step fits the guard
  * @example nextVolume('4:4', '4 min', '6 min', pace) // "5 min"
  */
-export function nextVolume(pattern: string, from: string, target: string, pace: Pace): string | null {
+export function nextVolume(pattern: string, from: string, target: string, pace: Pace, stepMinutes = Infinity): string | null {
   const [now, goal] = [mustParseDose(from), mustParseDose(target)];
   const read = mustParsePattern(pattern);
   const time = (dose: Dose) => timeBlock(read, dose, pace).planned;
-  const most = mostAfterAWeek(time(now));
+  const most = Math.min(mostAfterAWeek(time(now)), time(now) + stepMinutes * 60_000);
   if (now.kind === 'minutes' && goal.kind === 'minutes') {
-    const minutes = Math.min(goal.minutes, Math.floor(most / 60_000));
+    // Whole minutes, but where it is asked to grow by less.
+    const parts = stepMinutes % 1 > 0 ? 4 : 1;
+    const minutes = Math.min(goal.minutes, Math.floor((most / 60_000) * parts) / parts);
     return minutes > now.minutes ? formatDose({ ...goal, minutes }) : null;
   }
   if (now.kind !== 'rounds' || goal.kind !== 'rounds') return null;

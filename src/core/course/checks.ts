@@ -91,9 +91,6 @@ const JUDGED: readonly Finding['code'][] = [
   'not prepared',
   'wrong hour',
   'empty',
-  'adapted',
-  'near a limit',
-  'other teacher',
 ];
 
 /** Whether a check may be accepted with a reason. @example mayAccept({ code: 'wrong hour', hours: ['morning'] }) // true */

@@ -97,11 +97,16 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
     const way = last ?? taught(id);
     return { id, kind: 'technique', technique: id, pattern: way.pattern, dose: way.dose, tempo };
   };
+  const differs = (a: TechniqueBlock, b: TechniqueBlock) => a.pattern !== b.pattern || a.dose !== b.dose;
+  const isBelow = (id: string, from: TechniqueBlock) => standing.some((block) => block.technique === id && differs(block, from));
   const climbs = new Map<string, readonly ClimbStep[]>(
     ids.map((id) => {
       const goal = goals.find(({ technique }) => technique === id);
       const from = first(id);
-      return [id, goal ? climbSteps(from, goal, pace, goal.everyDays ?? 0) : [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }]];
+      if (!goal) return [id, [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }]];
+      const steps = climbSteps(from, goal, pace, goal);
+      // Classes that did it otherwise than it stands now were below this climb: they count, but not on its steps.
+      return [id, isBelow(id, from) ? [{ ...steps[0], isNew: false }, { ...steps[0], isNew: false }, ...steps.slice(1)] : steps];
     }),
   );
   // What a cohort may do of a technique is asked of the way the studio first teaches it.
@@ -151,7 +156,15 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
         steps: steps.map((step) => ({ ms: time(technique, step), fresh: step.isNew ? 1 : 0, n: step.classes, d: step.days })),
       };
     }),
-    fixed: sessions.map(({ fixed, blocks }) => (fixed ? techniquesIn(blocks).map(({ technique }) => technique) : null)),
+    fixed: sessions.map(({ fixed, blocks }) =>
+      fixed
+        ? techniquesIn(blocks).map((block) => {
+            const from = first(block.technique);
+            const goal = goals.some(({ technique }) => technique === block.technique);
+            return [block.technique, goal && isBelow(block.technique, from) && !differs(block, from) ? 1 : 0] as const;
+          })
+        : null,
+    ),
     open: Object.fromEntries(
       ids.map((id) => [
         id,

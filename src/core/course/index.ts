@@ -5,7 +5,7 @@ export { COURSE_LIMITS } from './limits';
 export { planningOf } from './problem';
 export { draftCourse, framed, reachedIn, unplacedIn, type MendCode, type Proof, type Unplaced } from './draft';
 export { mendOfText } from './drafting';
-export { aroundChecks, overlap, type Elsewhere } from './around';
+export { aroundChecks, type Elsewhere } from './around';
 export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, type Check } from './checks';
 export { mended } from './mends';
 export { byHand, edit, pinned, refusedText, steppedBack, withReview, type Edit } from './edits';

@@ -97,3 +97,38 @@ test.each([
   const found = checkCourse([{ ...sessions[0], blocks: [block] }], planningOf(of)).map(({ finding }) => finding.code);
   expect(found).toEqual(codes);
 });
+
+test.each([
+  [['longer-5-6', 'hissing'], '6 min'],
+  [['alternate-4-4'], '9 rounds of 2'],
+  [['equal-4-4-4', 'longer-4-6'], '5 min'],
+] as const)('what was taught of %j stays where the draft had it: drafting again from any class on changes nothing', (goals, dose) => {
+  const of = problem(goals);
+  const wanted = of.goals.map((goal, index) => (index === 0 ? { ...goal, dose } : goal));
+  const first = draftCourse(of.sessions, wanted, planningWithAll(of), counted());
+  expect(first.unplaced).toEqual([]);
+  for (const taught of [0, 1, 3, 6, 9]) {
+    const from = first.sessions.map((session, index) => ({ ...session, fixed: index < taught }));
+    const again = draftCourse(from, wanted, planningWithAll(of), counted());
+    expect([taught, again.sessions, again.proof.sum]).toEqual([taught, from, first.proof.sum]);
+  }
+});
+
+test('a goal that was taught at a lower dose only is not reached yet', () => {
+  const of = problem(['longer-5-6']);
+  const [goal] = of.goals;
+  const low = { id: 'low', kind: 'technique', technique: 'longer-5-6', pattern: goal.pattern, dose: '2 min', tempo: 1000 } as const;
+  const already = [...of.already, ...wayDown(SHIPPED_LIBRARY.edges, 'longer-5-6')];
+  const from = of.sessions.map((session, index) => (index < 3 ? { ...session, fixed: true, blocks: [low] } : session));
+  const { proof, sessions: drafted_ } = draftCourse(from, [{ ...goal, dose: '4 min' }], planningWithAll({ ...of, already }), counted());
+  const at = proof.reached[0]!;
+  const doses = drafted_
+    .slice(3, at)
+    .flatMap(({ blocks }) => blocks.flatMap((block) => (block.kind === 'technique' && block.technique === 'longer-5-6' ? [block.dose] : [])));
+  expect([at > 3, doses.slice(-2)]).toEqual([true, ['4 min', '4 min']]);
+});
+
+/** A planning that knows who may do anything. */
+function planningWithAll(of: CourseProblem) {
+  return { ...planningOf(of), tally: () => nobody };
+}

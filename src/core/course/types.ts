@@ -29,6 +29,8 @@ export interface Goal {
   readonly by?: IsoDate | null;
   /** Days between two steps of its climb, where they are to be longer than the rules ask. */
   readonly everyDays?: number | null;
+  /** The most minutes it grows by at once, where that is to be less than the guard allows. */
+  readonly stepMinutes?: number | null;
 }
 
 /** How a cohort's members come out for a technique on a date: numbers, and nobody's answers. */

@@ -5,7 +5,7 @@ import { isoDate, type IsoDate } from '@/core/units';
 import type { Actor, Staff } from '../auth/actors';
 import { readRow, readRows } from '../db/read';
 import { AcknowledgementRow, CourseRow, CourseStepRow, PlanRow, SessionRow, type Accepted, type Cancelled, type CourseSnapshot } from '../db/rows';
-import { add, claim } from '../db/write';
+import { add, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
 import { logsOf, type LoggedClass } from './logs';
@@ -61,6 +61,12 @@ export async function course(desk: Desk<Actor>, id: string): Promise<Course> {
 
 function toCourse(row: InferEntity<typeof CourseRow>): Course {
   return { ...row, firstDate: isoDate(row.firstDate), copiedFrom: row.copiedFrom ?? null };
+}
+
+/** Lets one writer of a course through at a time: what a change does hangs on all of its classes. */
+export async function holdCourse(at: Writing, id: string): Promise<void> {
+  const row = await hold(at, CourseRow, { id: knownId(id) });
+  if (!row || row.removedAt) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
 }
 
 /** The courses of a cohort, newest first. */

@@ -132,6 +132,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
               </Button>
             )}
             <More view={view} onWish={setWish} />
+            <Button href={`/courses/${view.course.id}/climbs`}>Climbs</Button>
             <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
             <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
               {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}

@@ -6,7 +6,8 @@ import type { CourseView, ReadyLine } from '@/views/course';
 interface Props {
   readonly lines: CourseView['ready'];
   readonly busy: boolean;
-  readonly onReview: (line: ReadyLine) => void;
+  /** Puts the review in; null where it is only said. */
+  readonly onReview: ((line: ReadyLine) => void) | null;
 }
 
 /** Who will be ready for what comes in, from how the cohort comes, and where one review helps most. */
@@ -22,7 +23,7 @@ export function Ready({ lines, busy, onReview }: Props) {
             <span className="num">{line.people}</span>
             <span className="soft"> ({line.low === line.high ? line.low : `${line.low}–${line.high}`} in four cases of five)</span>
             {line.likelyNot.length > 0 && line.likelyNot.length <= 4 && <span className="small soft"> Likely not: {listed(line.likelyNot)}.</span>}
-            {line.review && (
+            {line.review && onReview && (
               <span style={{ display: 'block', marginTop: 4 }}>
                 <Button size="small" disabled={busy} onClick={() => onReview(line)}>
                   {line.review.name} once more on {dayText(line.review.date)}: {line.review.more} more ready

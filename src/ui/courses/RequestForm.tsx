@@ -49,7 +49,12 @@ export function RequestForm({ request, choices, begun }: Props) {
     if (now?.ok) setTheirs(now.value);
     return reply;
   };
-  const initial = { ...request, goals: request.goals.map((goal) => ({ by: null, everyDays: null, ...goal })), published: 'stay', then: 'draft' };
+  const initial = {
+    ...request,
+    goals: request.goals.map((goal) => ({ by: null, everyDays: null, stepMinutes: null, ...goal })),
+    published: 'stay',
+    then: 'draft',
+  };
   const form = useForm<ChangeCourseInput, Outcome | { id: string }>(changeCourseForm as never, initial as never, save, (value) => {
     if ('id' in value) {
       say('Kept.');

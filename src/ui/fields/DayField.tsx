@@ -17,7 +17,13 @@ import type { FieldProps } from './types';
 /**
  * A day: "Mon 30 Nov". Takes 30/11, next mon or in 3 weeks as well, or one from the calendar, whose weeks begin on Monday.
  */
-export function DayField({ label, value, onChange, ...rest }: FieldProps<string>) {
+export function DayField({
+  label,
+  value,
+  onChange,
+  placeholder = '30/11, next mon',
+  ...rest
+}: FieldProps<string> & { readonly placeholder?: string }) {
   const today = useToday();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const known = isIsoDate(value) ? isoDate(value) : null;
@@ -45,7 +51,7 @@ export function DayField({ label, value, onChange, ...rest }: FieldProps<string>
         show={(day) => (isIsoDate(day) ? shown(isoDate(day), today) : null)}
         step={(day, by) => addDays(isoDate(day), by)}
         unread="No day that reads: 30/11, Mon 30 Nov or next mon."
-        placeholder="30/11, next mon"
+        placeholder={placeholder}
         end={calendar}
       />
       <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>

@@ -84,7 +84,7 @@ export function Pick<F extends FieldValues>({
   return <PickField {...useOurs({ form, name }, { helperText, onPick })} {...rest} />;
 }
 
-export function Day<F extends FieldValues>({ form, name, helperText, onPick, ...rest }: InForm<F> & Given) {
+export function Day<F extends FieldValues>({ form, name, helperText, onPick, ...rest }: InForm<F> & Given<{ readonly placeholder?: string }>) {
   return <DayField {...useOurs({ form, name }, { helperText, onPick })} {...rest} />;
 }
 

@@ -19,7 +19,7 @@ export function Fold({ title, aside, plain, onOpen, children }: Props) {
   const id = useId();
   const Heading = plain ? 'span' : 'h2';
   return (
-    <div className={styles.fold}>
+    <div className={plain ? styles.plain : styles.fold}>
       <Heading className={styles.heading}>
         <button
           type="button"

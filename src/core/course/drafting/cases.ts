@@ -41,8 +41,8 @@ export interface Case {
     /** Its climb, expanded: n classes on the step below, d days since that began. */
     readonly steps?: readonly { readonly ms: number; readonly fresh: number; readonly n: number; readonly d: number; readonly at?: string }[];
   }[];
-  /** What stands in past and published classes; null, or nothing, for an open one. */
-  readonly fixed: readonly (readonly string[] | null)[];
+  /** What stands in past and published classes, with the step it was done on where that is not the first; null for an open one. */
+  readonly fixed: readonly (readonly (string | readonly [technique: string, step: number])[] | null)[];
   /** By technique and class: false where nobody of the cohort may do it. */
   readonly open?: Readonly<Record<string, readonly boolean[]>>;
   readonly pins: readonly (readonly [number, string])[];
@@ -51,6 +51,8 @@ export interface Case {
   readonly further?: { readonly firstDate: string; readonly weeks: number; readonly dates: readonly string[] };
   readonly best?: { readonly status: string; readonly dropped: number; readonly sum: number };
 }
+
+const stepped = (held: string | readonly [string, number]): readonly [string, number] => (typeof held === 'string' ? [held, 0] : held);
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
@@ -80,7 +82,7 @@ export function modelOf(file: CaseFile, one: Case): Model {
   // What is known already can fill a class.
   for (const id of already) if (techniques[id]) want(id);
   // What was taught in a fixed class is known from then on.
-  for (const held of one.fixed) for (const id of held ?? []) if (techniques[id]) want(id);
+  for (const held of one.fixed) for (const [id] of (held ?? []).map(stepped)) if (techniques[id]) want(id);
   const index = new Map(ids.map((id, at) => [id, at]));
   const barred = new Set([...one.banned, ...one.unqualified, ...(one.unsettled ?? [])]);
   const bare = ids.map((id): Omit<Task, 'mostNeeded' | 'longestWait'> => {
@@ -115,7 +117,7 @@ export function modelOf(file: CaseFile, one: Case): Model {
       day: Math.round(Date.parse(date) / DAY_MS),
       room: (minutes - around) * MINUTE_MS,
       sideRoom: (frame.clearNose + (moved ? 0 : frame.movement)) * MINUTE_MS,
-      fixed: one.fixed[at]?.flatMap((id) => (index.has(id) ? [[index.get(id)!, 0] as const] : [])) ?? null,
+      fixed: one.fixed[at]?.map(stepped).flatMap(([id, step]) => (index.has(id) ? [[index.get(id)!, step] as const] : [])) ?? null,
       pins: one.pins.filter(([where]) => where === at).map(([, id]) => index.get(id)!),
     };
   });

@@ -35,7 +35,12 @@ export async function goalsOf(at: Desk, goals: readonly Goal[]): Promise<Goal[]>
 
 /** Goals of a form without what was left empty. */
 export function asGoals(goals: CourseInput['goals']): Goal[] {
-  return goals.map(({ by, everyDays, ...goal }) => ({ ...goal, ...(by ? { by: isoDate(by) } : {}), ...(everyDays ? { everyDays } : {}) }));
+  return goals.map(({ by, everyDays, stepMinutes, ...goal }) => ({
+    ...goal,
+    ...(by ? { by: isoDate(by) } : {}),
+    ...(everyDays ? { everyDays } : {}),
+    ...(stepMinutes ? { stepMinutes } : {}),
+  }));
 }
 
 /** Whatever was changed since a page was opened is looked at first. */

@@ -10,6 +10,7 @@ import {
   changeClass,
   changeFacts,
   course,
+  holdCourse,
   lastStep,
   snapshotOf,
   type ClassFacts,
@@ -22,7 +23,7 @@ import {
  * not kept.
  */
 export async function recorded<T>(at: Writing<Staff>, id: string, what: string, work: (at: Writing<Staff>) => Promise<T>): Promise<T> {
-  await course(at, id);
+  await holdCourse(at, id);
   const before = await snapshotOf(at, id);
   const done = await work(at);
   const step = stepBetween(before, await snapshotOf(afresh(at), id));

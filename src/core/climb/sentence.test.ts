@@ -1,0 +1,142 @@
+import fc from 'fast-check';
+import { patternPath, shiftedPattern, solveClimb, type Blank, type Climbed, type Sentence } from '.';
+
+const rhythm = { classesAWeek: 2 };
+const minutes = (over: Partial<Sentence>): Sentence => ({
+  kind: 'minutes',
+  from: '5 min',
+  to: '15 min',
+  step: '1 min',
+  every: 'month',
+  over: '6 months',
+  ...over,
+});
+const counts = (over: Partial<Sentence>): Sentence => ({
+  kind: 'pattern',
+  from: '4:5',
+  to: '6:7',
+  step: 'one count',
+  every: '2 weeks',
+  over: '4 weeks',
+  ...over,
+});
+const solved = (sentence: Sentence) => solveClimb(sentence, rhythm) as Extract<Climbed, { is: 'solved' }>;
+const short = (sentence: Sentence) => solveClimb(sentence, rhythm) as Extract<Climbed, { is: 'short' }>;
+
+test('five minutes and one a month are eleven after six months, not fifteen', () => {
+  expect(solved(minutes({ to: '' })).sentence.to).toBe('11 min');
+  expect(solved(minutes({ from: '10 min', to: '' })).sentence.to).toBe('16 min');
+  const found = short(minutes({}));
+  expect(found.sum).toBe('5 + 6 × 1 = 11, not 15');
+  expect(found.mends.map(({ blank, value }) => [blank, value])).toEqual([
+    ['to', '11 min'],
+    ['step', '1 min 40 s'],
+    ['from', '9 min'],
+    ['over', '10 months'],
+  ]);
+  expect(found.mends.every(({ guard }) => guard.holds)).toBe(true);
+});
+
+test('fifteen to thirty in six months is two and a half a month', () => {
+  expect(solved(minutes({ from: '15', to: '30', step: '' })).sentence.step).toBe('2 min 30 s');
+});
+
+test.each<[Partial<Sentence>, Blank, string]>([
+  [{ from: '' }, 'from', '4:5'],
+  [{ to: '' }, 'to', '6:7'],
+  [{ step: '' }, 'step', 'one count'],
+  [{ every: '' }, 'every', '2 weeks'],
+  [{ over: '' }, 'over', '4 weeks'],
+])('of counts the one blank that is empty is worked out: %j', (over, blank, value) => {
+  const found = solved(counts(over));
+  expect([found.filled, found.sentence[blank], found.stairs, found.days]).toEqual([blank, value, ['4:5', '5:6', '6:7'], 28]);
+});
+
+test('every guard has its two sides', () => {
+  const guard = (sentence: Sentence) => solved(sentence).guard.holds;
+  const week = { every: 'week', over: '' } as const;
+  expect([guard(minutes({ ...week, step: '1 min' })), guard(minutes({ ...week, step: '1 min 1 s' }))]).toEqual([true, false]);
+  expect([guard(minutes({ ...week, from: '10', step: '2 min' })), guard(minutes({ ...week, from: '10', step: '2 min 1 s' }))]).toEqual([true, false]);
+  expect([guard(counts({ every: 'week', over: '' })), guard(counts({ every: 'class', over: '' }))]).toEqual([true, false]);
+  expect([guard(counts({ step: 'one count', over: '' })), guard(counts({ step: '2 counts', over: '' }))]).toEqual([true, false]);
+  const hold = { kind: 'hold', from: '0 s', to: '8 s', every: 'week', over: '' } as const;
+  expect([guard(minutes({ ...hold, step: '1 s' })), guard(minutes({ ...hold, step: '2 s' }))]).toEqual([true, false]);
+  const rest = { kind: 'rest', from: '5', to: '30', every: 'month', over: '' } as const;
+  expect([guard(minutes({ ...rest, step: '15 min' })), guard(minutes({ ...rest, step: '16 min' }))]).toEqual([true, false]);
+});
+
+test('a quiet week saves up one week’s growth, and no more', () => {
+  const guard = (every: string, step: string) => solved(minutes({ every, step, over: '' })).guard.holds;
+  expect([guard('2 weeks', '2 min 12 s'), guard('2 weeks', '2 min 13 s'), guard('month', '2 min 12 s'), guard('month', '2 min 13 s')]).toEqual([
+    true,
+    false,
+    true,
+    false,
+  ]);
+});
+
+test('a week of the course is a time to arrive by', () => {
+  const by = (over: string) => solveClimb(minutes({ every: 'week', to: '', over }), { classesAWeek: 2, week: 4 });
+  expect(by('by week 10')).toMatchObject({ is: 'solved', sentence: { to: '11 min' } });
+  expect([by('by week 5').is, by('by week 4').is]).toEqual(['solved', 'unread']);
+});
+
+test('layers come in one after the other, no longer than the inhale; pumps go along their steps', () => {
+  expect(patternPath('4:4', '4:4:4:4')).toEqual(['4:4', '4:4:4', '4:4:4:4']);
+  expect(patternPath('4:4:4:4', '6:6:6:6')).toEqual(['4:4:4:4', '5:5:5:5', '6:6:6:6']);
+  expect(patternPath('4:4', '4:7:4')).toEqual(['4:4', '4:4:4', '4:5:4', '4:6:4', '4:7:4']);
+  expect(patternPath('27 pumps at 60', '108 pumps at 60')).toEqual(['27 pumps at 60', '54 pumps at 60', '108 pumps at 60']);
+  expect(patternPath('4:5', '27 pumps at 60')).toBeNull();
+  expect([shiftedPattern('4:5', 2), shiftedPattern('4:5', -4)]).toEqual(['6:7', null]);
+});
+
+test.each<[Partial<Sentence>, string]>([
+  [{ from: 'five' }, 'unread'],
+  [{ every: 'now and then' }, 'unread'],
+  [{ to: '3 min' }, 'unread'],
+  [{ step: '0 min' }, 'unread'],
+  [{ to: '', over: '' }, 'open'],
+  [{ to: '', over: '2 weeks' }, 'impossible'],
+])('what does not read, leaves too much open or cannot be says so: %j', (over, is) => {
+  expect(solveClimb(minutes(over), rhythm).is).toBe(is);
+});
+
+test('whatever blank is left empty, what is worked out fits with the others', () => {
+  const amount = fc.integer({ min: 1, max: 20 });
+  fc.assert(
+    fc.property(
+      amount,
+      amount,
+      fc.integer({ min: 1, max: 5 }),
+      fc.integer({ min: 1, max: 4 }),
+      fc.constantFrom('week', 'month', 'class'),
+      fc.constantFrom('from', 'to', 'step', 'every', 'over'),
+      (from, more, step, n, unit, blank) => {
+        const plural = unit === 'class' ? 'classes' : `${unit}s`;
+        const steps = Math.ceil(more / step);
+        const whole: Sentence = {
+          kind: 'minutes',
+          from: `${from} min`,
+          to: `${from + more} min`,
+          step: `${step} min`,
+          every: `${n} ${plural}`,
+          over: `${n * steps} ${plural}`,
+        };
+        const found = solveClimb({ ...whole, [blank]: '' }, rhythm);
+        if (found.is !== 'solved') return expect([blank, found.is]).toEqual(['from', 'impossible']);
+        expect(solveClimb(found.sentence, rhythm).is).toBe('solved');
+      },
+    ),
+  );
+});
+
+test('every mend that is offered makes the climb arrive', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 10 }), fc.integer({ min: 2, max: 30 }), fc.integer({ min: 1, max: 6 }), (from, more, over) => {
+      const sentence = minutes({ from: `${from} min`, to: `${from + more} min`, over: `${over} months` });
+      const found = solveClimb(sentence, rhythm);
+      if (found.is !== 'short') return expect(more).toBeLessThanOrEqual(over);
+      for (const { blank, value } of found.mends) expect(solveClimb({ ...sentence, [blank]: value }, rhythm).is).toBe('solved');
+    }),
+  );
+});

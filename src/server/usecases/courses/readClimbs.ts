@@ -1,0 +1,152 @@
+import { climbSteps, patternPath, type ClimbKind } from '@/core/climb';
+import { reachedIn, weekOf, type Goal, type Planning } from '@/core/course';
+import { mustParseDose, mustParsePattern, ONE_ROUND, roomPattern } from '@/core/pattern';
+import { readBlock, techniquesIn, type TechniqueBlock } from '@/core/plan';
+import { derive, timeBlock } from '@/core/timing';
+import { millis } from '@/core/units';
+import type { Climb, ClimbPoint, ClimbStair, ClimbsView } from '@/views/climb';
+import { authorise, may } from '../../auth/permissions';
+import type { Desk } from '../../desk';
+import { course, progressOf, sessionsOf, type Progress, type Session } from '../../repositories/courses';
+import { settingOf, type Setting } from '../setting';
+import { readRequest } from './changeCourse';
+import { readCourse } from './readCourse';
+
+/** What grows in a course: each goal as a climb, with its classes, its figures, and where it arrives. */
+export async function readClimbs(desk: Desk, id: string): Promise<ClimbsView> {
+  authorise(desk.who, 'see courses');
+  const [found, sessions, view] = [await course(desk, id), await sessionsOf(desk, [id]), await readCourse(desk, id)];
+  const { planning, members } = await settingOf(desk, found, sessions);
+  const progress = await progressOf(
+    desk,
+    sessions.map((session) => session.id),
+  );
+  const own = may(desk.who.role, 'see reasons') ? members : [];
+  return {
+    course: view,
+    naturalBreath: planning.basis.naturalBreath,
+    classesAWeek: found.weekdays.length,
+    climbs: found.goals.map((goal) => climbOf(goal, sessions, planning, progress, own, found.weekdays.length)),
+    request: view.mayEdit ? (await readRequest(desk, id)).request : null,
+  };
+}
+
+function climbOf(
+  goal: Goal,
+  sessions: readonly Session[],
+  planning: Planning,
+  progress: ReadonlyMap<string, Progress>,
+  members: Setting['members'],
+  classesAWeek: number,
+): Climb {
+  const { library, naturalBreath } = planning.basis;
+  const done = sessions.flatMap(({ id, date, blocks }, at) =>
+    techniquesIn(blocks).flatMap((block) => (block.technique === goal.technique ? [{ id, date, at, block }] : [])),
+  );
+  const first = done[0]?.block ?? { ...planning.taught(goal.technique), tempo: planning.tempo };
+  const kind = kindOf(first, goal);
+  const counts = kind === 'pattern';
+  const pace = { tempo: millis(planning.tempo), naturalBreath };
+  const steps = climbSteps(first, goal, pace, goal);
+  const reached = reachedIn(sessions, goal);
+  const arrives = reached === null ? null : sessions[reached - 1].date;
+  const perStep = Math.max(goal.everyDays ?? 0, counts ? Math.ceil((2 * 7) / classesAWeek) : 7);
+  const grown = steps.filter(({ lighter }) => !lighter);
+  return {
+    technique: goal.technique,
+    name: library.find(goal.technique)?.name ?? goal.technique,
+    kind,
+    tempo: planning.tempo,
+    roundMs: kind === 'rounds' ? timeBlock(mustParsePattern(goal.pattern), ONE_ROUND, pace).planned : null,
+    from: counts ? first.pattern : plainDose(first.dose),
+    to: counts ? goal.pattern : plainDose(goal.dose),
+    step: counts ? 'one count' : kind === 'rounds' ? '1 round' : `${goal.stepMinutes ?? 1} min`,
+    every: goal.everyDays ? daysText(goal.everyDays) : counts ? '2 classes' : daysText(perStep),
+    arrives,
+    inWeeks: arrives && done[0] ? weekOf(done[0].date, arrives) : null,
+    stairs: stairsOf(done, progress),
+    points: done.map(({ id, date, at, block }): ClimbPoint => ({
+      session: id,
+      date,
+      at,
+      ...figuresOf(block, planning),
+      ...loggedOf(progress.get(id)),
+      lighter: isLighter(block, grown, steps),
+    })),
+    own: members.flatMap(({ name, comfort }) => ownCount(goal.pattern, comfort).map((count) => ({ name, count }))),
+  };
+}
+
+const daysText = (days: number) => (days % 7 > 0 ? `${days} days` : days === 7 ? 'week' : `${days / 7} weeks`);
+
+/** A dose without what is around it: minutes or rounds. */
+function plainDose(dose: string): string {
+  const read = mustParseDose(dose);
+  return read.kind === 'minutes' ? `${read.minutes} min` : `${read.rounds} rounds`;
+}
+
+/** What grows towards a goal: its counts first, else what its dose is measured in. */
+function kindOf(from: Pick<TechniqueBlock, 'pattern'>, { pattern, dose }: Goal): ClimbKind {
+  if (from.pattern !== pattern && patternPath(from.pattern, pattern)) return 'pattern';
+  return mustParseDose(dose).kind === 'minutes' ? 'minutes' : 'rounds';
+}
+
+type Done = readonly { readonly id: string; readonly at: number; readonly block: TechniqueBlock }[];
+
+/** Classes in a row that practise it the same way. */
+function stairsOf(done: Done, progress: ReadonlyMap<string, Progress>): ClimbStair[] {
+  const stairs: (ClimbStair & { readonly ids: string[] })[] = [];
+  for (const { id, at, block } of done) {
+    const last = stairs.at(-1);
+    if (last?.pattern === block.pattern && last.dose === block.dose)
+      stairs[stairs.length - 1] = { ...last, to: at, classes: last.classes + 1, ids: [...last.ids, id] };
+    else stairs.push({ pattern: block.pattern, dose: block.dose, from: at, to: at, classes: 1, easy: null, ids: [id] });
+  }
+  return stairs.map(({ ids, ...stair }) => {
+    const log = ids.map((id) => progress.get(id)?.log).findLast((one) => one);
+    const came = log?.attendance.filter((person) => person.came) ?? [];
+    return { ...stair, easy: came.length > 0 ? `${came.filter(({ effort }) => effort === 'easy').length} of ${came.length} easy` : null };
+  });
+}
+
+function figuresOf(block: TechniqueBlock, { basis }: Planning): Pick<ClimbPoint, 'pattern' | 'dose' | 'minutes' | 'counts' | 'pace' | 'held'> {
+  const { pattern, pace, timing } = readBlock(block, basis);
+  const facts = derive(pattern, pace);
+  const room = roomPattern(pattern);
+  const counts =
+    room.kind === 'cycle' ? room.phases.reduce((sum, { length, repeat }) => sum + (length.unit === 'counts' ? length.n * repeat : 0), 0) : 0;
+  return {
+    pattern: block.pattern,
+    dose: block.dose,
+    minutes: Math.round(timing.planned / 6000) / 10,
+    counts: counts || null,
+    pace: facts?.breathsPerMinute ? Math.round(facts.breathsPerMinute.slow * 100) / 100 : null,
+    held: Math.round((facts?.holdShare ?? 0) * 100),
+  };
+}
+
+const loggedOf = (progress: Progress | undefined): Pick<ClimbPoint, 'reached'> => ({
+  reached: progress?.log ? progress.log.reached === 'all of it' : null,
+});
+
+/** Whether a class is a climb's lighter one. */
+function isLighter(
+  { pattern, dose }: TechniqueBlock,
+  grown: readonly { readonly pattern: string; readonly dose: string }[],
+  steps: ReturnType<typeof climbSteps>,
+): boolean {
+  return (
+    steps.some((step) => step.lighter && step.pattern === pattern && step.dose === dose) &&
+    !grown.some((step) => step.pattern === pattern && step.dose === dose)
+  );
+}
+
+/** Somebody's own count where it is lower than what the room comes to. @example ownCount('5:6', { inhale: 3, exhale: 4 }) // ["3:4"] */
+function ownCount(pattern: string, { inhale, exhale }: { readonly inhale: number | null; readonly exhale: number | null }): string[] {
+  const room = roomPattern(mustParsePattern(pattern));
+  if (room.kind !== 'cycle' || inhale === null || exhale === null) return [];
+  const of = (kind: 'in' | 'out') => room.phases.find((phase) => phase.kind === kind)?.length;
+  const [is, out] = [of('in'), of('out')];
+  const lower = is?.unit === 'counts' && out?.unit === 'counts' && (inhale < is.n || exhale < out.n);
+  return lower ? [`${inhale}:${exhale}`] : [];
+}
