@@ -124,6 +124,10 @@ export interface CourseView {
   readonly checks: readonly ShownCheck[];
   /** The director's alone. */
   readonly ready: readonly ReadyLine[];
+  /** Who is not with the room, and the way back; the director's alone. */
+  readonly behind: readonly BehindLine[];
+  /** What the cohort practised before the course. */
+  readonly already: readonly string[];
 }
 
 /** What a class said of a climb, and what would follow. */
@@ -144,8 +148,14 @@ export interface ReadyLine {
   readonly technique: string;
   readonly name: string;
   readonly date: IsoDate;
+  /** Whether it is about the goal: practised as often as is asked, by the end; else about what comes in. */
+  readonly goal: boolean;
+  /** How often a goal is to be practised. */
+  readonly practise: number;
   readonly people: number;
   readonly expected: number;
+  /** How many will have come to the classes it needs, whatever they were ready for in them; never fewer. */
+  readonly came: number;
   /** What holds in four cases of five. */
   readonly low: number;
   readonly high: number;
@@ -159,6 +169,14 @@ export interface ReadyLine {
     readonly name: string;
     readonly more: number;
   } | null;
+}
+
+/** Somebody who missed what the next classes stand on, and their way back to the room. */
+export interface BehindLine {
+  /** Null for somebody who would join now. */
+  readonly name: string | null;
+  readonly steps: readonly { readonly date: IsoDate; readonly home: readonly string[]; readonly instead: readonly string[] }[];
+  readonly withRoom: IsoDate | null;
 }
 
 /** A course in the list of courses. */

@@ -89,6 +89,8 @@ test('a course that cannot hold its goals says why, takes a mend, and shows what
   await page.getByRole('button', { name: 'Another goal' }).click();
   await accessible(page);
   await page.getByRole('button', { name: 'Leave out goal 2' }).click();
+  await page.getByRole('button', { name: 'See what it changes' }).click();
+  await expect(page.getByRole('region', { name: 'What it changes' })).toContainText('No class changes.');
   await page.getByRole('button', { name: 'Keep the change' }).click();
   await expect(page.getByRole('heading', { name: 'Shorter nights' })).toBeVisible();
 
@@ -110,4 +112,96 @@ test('a course that cannot hold its goals says why, takes a mend, and shows what
   await draft.getByRole('button', { name: 'Take the draft' }).click();
   await expect(draft).toHaveCount(0);
   await expect(page.getByText('Nothing is out of order.').first()).toBeVisible();
+});
+
+test('a course bends: pinned, climbed, a class cancelled and taken back, a check accepted, copied and ended', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signInAs(page, 'director', '/courses/new');
+  await page.getByLabel('Name of the course').fill('Eight short weeks');
+  await choose(page, 'Cohort', 'Choir and brass');
+  await page.getByLabel('Weeks', { exact: true }).fill('8');
+  await choose(page, 'Technique', 'Longer exhale 4:8');
+  await page.getByLabel('Dose to reach').fill('7 min');
+  await page.getByRole('button', { name: 'Make the course' }).click();
+  await page.getByRole('button', { name: 'Draft', exact: true }).click();
+  const goal = page.getByRole('button', { name: /^Longer exhale 4:8, / });
+  await expect(goal.first()).toBeVisible();
+
+  // One key pins, and the same one lets go.
+  await goal.first().focus();
+  await page.keyboard.press('p');
+  await expect(page.getByText('Longer exhale 4:8 is pinned here.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Longer exhale 4:8, .*pinned/ })).toHaveCount(1);
+
+  // A climb is solved: what is left empty is worked out, what does not fit says so.
+  await page.getByRole('link', { name: 'Climbs' }).click();
+  await expect(page.getByRole('heading', { name: 'Climbs' })).toBeVisible();
+  await accessible(page);
+  const own = page.getByRole('region', { name: 'Work out a climb' });
+  await expect(own).toContainText('5 + 6 × 1 = 11, not 15');
+  await own.getByRole('button', { name: 'Take it: Take 10 months' }).click();
+  await expect(own.getByLabel('Over')).toHaveValue('10 months');
+  await own.getByLabel('To').fill('');
+  await expect(own.getByLabel('To')).toHaveAttribute('placeholder', '15 min');
+  const climb = page.getByRole('region', { name: 'Longer exhale 4:8' });
+  await climb.getByLabel('How often').fill('2 weeks');
+  await climb.getByRole('button', { name: 'See what it does to the course' }).click();
+  const outcome = page.getByRole('region', { name: /^What it does to the course/ });
+  await expect(outcome).toContainText(/Longer exhale 4:8 is reached on .* instead of|has no place any more/);
+  await accessible(page);
+  await outcome.getByRole('button', { name: 'Leave it' }).click();
+  await climb.getByRole('button', { name: 'Figures, class by class' }).click();
+  await expect(climb.getByRole('table')).toContainText('4:8');
+  await page.getByRole('link', { name: 'The course', exact: true }).click();
+
+  // A class is cancelled, with what every way costs, and taken back.
+  const classes = page.getByRole('row').filter({ has: page.getByRole('link') });
+  const before = await classes.count();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Cancel a class' }).click();
+  const cancel = page.getByRole('region', { name: 'Cancel a class' });
+  await cancel.getByRole('button', { name: 'Take it: Move the rest on' }).click();
+  await expect(cancel.getByText('Please say why')).toBeVisible();
+  await cancel.getByLabel('Why').fill('the boiler is out');
+  await accessible(page);
+  await cancel.getByRole('button', { name: 'Take it: Move the rest on' }).click();
+  await expect(cancel).toHaveCount(0);
+  await expect(page.getByText('cancelled: the boiler is out')).toBeVisible();
+  await expect(classes).toHaveCount(before - 1);
+  await page.getByRole('button', { name: 'Take back: the cancelled class' }).click();
+  await expect(page.getByText('cancelled: the boiler is out')).toHaveCount(0);
+  await expect(classes).toHaveCount(before);
+
+  // Something is moved before what it needs; the director knows why, and says so.
+  const checks = page.getByRole('region', { name: 'Checks' });
+  for (let step = 0; step < 6 && (await checks.getByText(/the ladder asks for|which it needs/).count()) === 0; step += 1) {
+    await goal.first().focus();
+    await page.keyboard.press('Alt+ArrowDown');
+    await page.waitForTimeout(700);
+  }
+  const check = checks
+    .getByRole('listitem')
+    .filter({ hasText: /the ladder asks for|which it needs/ })
+    .first();
+  await check
+    .getByRole('button', { name: /^Accept/ })
+    .first()
+    .click();
+  await check.getByLabel('Why it is right here').fill('the choir knows it from last winter');
+  await accessible(page);
+  await check.getByRole('button', { name: 'Accept with this reason' }).click();
+  await expect(checks.getByText(/checks? (was|were) accepted/)).toBeVisible();
+
+  // Once more, for others.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Copy to another cohort' }).click();
+  await accessible(page);
+  await page.getByLabel('Name of the new course').fill('Eight more');
+  await page.getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByRole('heading', { name: 'Eight more' })).toBeVisible();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Delete the course' }).click();
+  await page.getByRole('button', { name: 'Delete it' }).click();
+  await page.waitForURL((url) => url.pathname === '/courses');
+  await expect(page.getByRole('link', { name: 'Eight more' })).toHaveCount(0);
 });

@@ -99,6 +99,16 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
   };
   const differs = (a: TechniqueBlock, b: TechniqueBlock) => a.pattern !== b.pattern || a.dose !== b.dose;
   const isBelow = (id: string, from: TechniqueBlock) => standing.some((block) => block.technique === id && differs(block, from));
+  // A climb that is to grow more slowly does so across the techniques of its own family too.
+  const between = (needs: string, to: string) =>
+    Math.max(
+      0,
+      ...goals.map(({ technique, everyDays }) => {
+        const family = (id: string) => library.find(id)?.family === library.find(technique)?.family;
+        const onItsWay = to === technique || wayDown(ladder, technique).includes(to);
+        return everyDays && onItsWay && family(needs) && family(to) ? everyDays : 0;
+      }),
+    );
   const climbs = new Map<string, readonly ClimbStep[]>(
     ids.map((id) => {
       const goal = goals.find(({ technique }) => technique === id);
@@ -136,7 +146,7 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
     ),
     edges: ladder
       .filter(({ needs, to }) => wanted.has(needs) && wanted.has(to))
-      .map(({ needs, to, sessions: times, days }) => [needs, to, times, days] as const),
+      .map(({ needs, to, sessions: times, days }) => [needs, to, times, Math.max(days, between(needs, to))] as const),
   };
   const one: Case = {
     id: 'course',

@@ -16,7 +16,7 @@ interface Props {
   readonly children?: React.ReactNode;
 }
 
-const WORDS: Readonly<Record<Blank, string>> = { from: 'From', to: 'to', step: ',', every: 'every', over: ', over' };
+const WORDS: Readonly<Record<Blank, string>> = { from: 'From', to: 'to', step: 'by', every: 'every', over: 'over' };
 const LABEL: Readonly<Record<Blank, string>> = { from: 'From', to: 'To', step: 'Step', every: 'How often', over: 'Over' };
 
 /** A climb as a sentence with blanks: leave one empty and it is worked out; fill all and it is checked, with what would mend it. */
@@ -31,8 +31,8 @@ export function ClimbSentence({ id, sentence, rhythm, onChange, onTake, busy, ch
           const worked = filled === blank && found.is === 'solved' ? found.sentence[blank] : '';
           const shown = sentence[blank] || worked;
           return (
-            <span key={blank}>
-              {blank === 'step' && sentence.kind !== 'pattern' ? ',' : WORDS[blank]}{' '}
+            <span key={blank} className={styles.part}>
+              {WORDS[blank]}
               <input
                 id={`${id}-${blank}`}
                 aria-label={LABEL[blank]}
@@ -45,7 +45,7 @@ export function ClimbSentence({ id, sentence, rhythm, onChange, onTake, busy, ch
                 style={{ width: `${Math.max(5, shown.length + 2)}ch` }}
                 onChange={(event) => onChange({ ...sentence, [blank]: event.target.value })}
               />
-              {blank === 'step' && sentence.kind !== 'pattern' ? ' more' : ''}
+              {blank === 'step' && sentence.kind !== 'pattern' && 'more'}
             </span>
           );
         })}

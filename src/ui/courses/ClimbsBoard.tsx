@@ -93,7 +93,7 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
             })
           }
         />
-        <Ready lines={course.ready} busy={busy} onReview={null} />
+        <Ready view={course} busy={busy} onReview={null} />
         {course.says.length === 0 && course.ready.length === 0 && <p className="soft">Once a class was logged, what it says stands here.</p>}
       </Plank>
     </div>

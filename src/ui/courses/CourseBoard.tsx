@@ -194,7 +194,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
               )
             }
           />
-          <Ready lines={view.ready} busy={busy} onReview={review} />
+          <Ready view={view} busy={busy} onReview={review} />
         </Plank>
       </div>
     </DndContext>

@@ -5,6 +5,7 @@ import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YA
 import { dayText } from '@/core/units';
 import type { Climb, ClimbPoint } from '@/views/climb';
 import { ChoiceField } from '../fields';
+import styles from './Climbs.module.css';
 
 const MEASURES = {
   minutes: { label: 'minutes', of: (point: ClimbPoint) => point.minutes },
@@ -64,7 +65,7 @@ export function Figures({ climb }: { climb: Climb }) {
         </ResponsiveContainer>
       </div>
       <div style={{ overflowX: 'auto' }}>
-        <table className="small" style={{ width: '100%' }}>
+        <table className={`small ${styles.figures}`} style={{ width: '100%' }}>
           <thead>
             <tr>
               <th scope="col">Class</th>

@@ -3,6 +3,7 @@ import { reachedIn, weekOf, type Goal, type Planning } from '@/core/course';
 import { mustParseDose, mustParsePattern, ONE_ROUND, roomPattern } from '@/core/pattern';
 import { readBlock, techniquesIn, type TechniqueBlock } from '@/core/plan';
 import { derive, timeBlock } from '@/core/timing';
+import { wayDown } from '@/core/ladder';
 import { millis } from '@/core/units';
 import type { Climb, ClimbPoint, ClimbStair, ClimbsView } from '@/views/climb';
 import { authorise, may } from '../../auth/permissions';
@@ -36,13 +37,22 @@ function climbOf(
   sessions: readonly Session[],
   planning: Planning,
   progress: ReadonlyMap<string, Progress>,
-  members: Setting['members'],
+  people: Setting['members'],
   classesAWeek: number,
 ): Climb {
   const { library, naturalBreath } = planning.basis;
-  const done = sessions.flatMap(({ id, date, blocks }, at) =>
-    techniquesIn(blocks).flatMap((block) => (block.technique === goal.technique ? [{ id, date, at, block }] : [])),
-  );
+  // A climb goes through what the goal stands on in its own family: 4:5, then 5:6, are techniques of the ladder.
+  const thread = new Set(threadOf(goal.technique, planning));
+  const all = sessions.flatMap(({ id, date, blocks }, at) => {
+    const here = techniquesIn(blocks).filter(({ technique }) => thread.has(technique));
+    // The highest of a class is where the climb stands in it.
+    const block = here.reduce<TechniqueBlock | null>((best, one) => (best && !isAbove(one, best, planning) ? best : one), null);
+    return block ? [{ id, date, at, block }] : [];
+  });
+  const own = all.filter(({ block }) => block.technique === goal.technique);
+  const grows = own[0] ? own[0].block.pattern !== goal.pattern || own[0].block.dose !== goal.dose : false;
+  const begins = grows ? -1 : all.findIndex(({ block }) => patternPath(block.pattern, goal.pattern) !== null);
+  const done = begins >= 0 ? all.slice(begins) : own;
   const first = done[0]?.block ?? { ...planning.taught(goal.technique), tempo: planning.tempo };
   const kind = kindOf(first, goal);
   const counts = kind === 'pattern';
@@ -73,8 +83,19 @@ function climbOf(
       ...loggedOf(progress.get(id)),
       lighter: isLighter(block, grown, steps),
     })),
-    own: members.flatMap(({ name, comfort }) => ownCount(goal.pattern, comfort).map((count) => ({ name, count }))),
+    own: people.flatMap(({ name, comfort }) => ownCount(goal.pattern, comfort).map((count) => ({ name, count }))),
   };
+}
+
+/** A technique and what it stands on in its own family. */
+function threadOf(technique: string, { ladder, basis: { library } }: Planning): string[] {
+  const family = library.find(technique)?.family;
+  return [technique, ...wayDown(ladder, technique)].filter((id) => library.find(id)?.family === family);
+}
+
+/** Whether one block is a step above another in their family. */
+function isAbove(one: TechniqueBlock, other: TechniqueBlock, { ladder }: Planning): boolean {
+  return wayDown(ladder, one.technique).includes(other.technique);
 }
 
 const daysText = (days: number) => (days % 7 > 0 ? `${days} days` : days === 7 ? 'week' : `${days / 7} weeks`);

@@ -16,6 +16,7 @@ import {
   type Elsewhere,
   type Planning,
 } from '@/core/course';
+import { tallier } from '@/core/instructions';
 import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { logText } from '@/core/teach';
 import { listed } from '@/core/wording';
@@ -35,10 +36,11 @@ import {
   type Session,
 } from '../../repositories/courses';
 import { closures, staff, staffNames } from '../../repositories/studio';
-import { settingOf } from '../setting';
+import type { OpenedMember } from '../../repositories/screenings';
+import { houseOf, settingOf } from '../setting';
 import { openDays } from './lifeHappens';
 import { lastChange } from './steps';
-import { whoIsReady } from './whoIsReady';
+import { whoIsBehind, whoIsReady } from './whoIsReady';
 
 /** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
 export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
@@ -56,6 +58,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   const mayEdit = may(desk.who.role, 'edit courses');
   const [closed, gone, by] = [await closures(desk), await cancelledIn(desk, [id]), await staffNames(desk)];
   const checks = await checksOf(found, sessions, planning, desk);
+  const forecast = { sessions, goals: found.goals, planning, members, progress };
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {
@@ -92,7 +95,9 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
     last: mayEdit ? await lastChange(desk, id) : null,
     says: mayEdit ? saidBy(sessions, planning, members.length, progress) : [],
     lastTime: found.copiedFrom && may(desk.who.role, 'see reasons') ? await lastTimeOf(desk, found.copiedFrom) : null,
-    ready: mayEdit && may(desk.who.role, 'see reasons') ? whoIsReady(sessions, planning, members, progress) : [],
+    ready: mayEdit && may(desk.who.role, 'see reasons') ? whoIsReady(forecast) : [],
+    behind: mayEdit && may(desk.who.role, 'see reasons') ? whoIsBehind(forecast, desk.today, await alone(desk, found, members, planning)) : [],
+    already: [...planning.already],
   };
 }
 
@@ -168,6 +173,16 @@ export async function checksOf(found: Course, sessions: readonly Session[], plan
         mend: mend && { kind: mend.kind, block: mended(mend), text: mendText(mend, dateOf) },
       };
     });
+}
+
+/** Whether somebody does a technique as it is taught today, so that it may be practised alone; asked of the director's pages only. */
+async function alone(desk: Desk, { cohort: group }: Course, people: readonly OpenedMember[], planning: Planning) {
+  const house = await houseOf(desk, group);
+  const each = new Map(people.map((person) => [person.id, tallier([person], house)]));
+  return (person: string, technique: string): boolean => {
+    const { leaveOut, askFirst, adapt } = each.get(person)!({ technique, ...planning.taught(technique), tempo: planning.tempo }, desk.today);
+    return leaveOut + askFirst + adapt === 0;
+  };
 }
 
 /** What checks of one cause have in common: what they are about and what is wrong, whatever the day and the figures. */

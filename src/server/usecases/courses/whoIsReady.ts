@@ -1,7 +1,8 @@
-import type { Planning } from '@/core/course';
-import { bestReview, howMany, readiness } from '@/core/forecast';
+import type { Goal, Planning } from '@/core/course';
+import { bestReview, catchUp, howMany, readiness } from '@/core/forecast';
 import { techniquesIn } from '@/core/plan';
-import type { ReadyLine } from '@/views/course';
+import { daysBetween, type IsoDate } from '@/core/units';
+import type { BehindLine, ReadyLine } from '@/views/course';
 import type { Progress, Session } from '../../repositories/courses';
 
 /** Attendance where nothing is known of it, and how many classes of a cohort, or of a person, that is worth. */
@@ -26,54 +27,139 @@ function chancesOf(members: readonly { readonly id: string }[], progress: Readon
   );
 }
 
-/** For each technique that open classes bring in: how many of the cohort will be ready for it, who likely not, and which one review would help most. */
-export function whoIsReady(
-  sessions: readonly Session[],
-  planning: Planning,
-  members: readonly { readonly id: string; readonly name: string }[],
-  progress: ReadonlyMap<string, Progress>,
-): ReadyLine[] {
+/** What is asked of the readiness of a course's members. */
+interface Course {
+  readonly sessions: readonly Session[];
+  readonly goals: readonly Goal[];
+  readonly planning: Planning;
+  readonly members: readonly { readonly id: string; readonly name: string }[];
+  readonly progress: ReadonlyMap<string, Progress>;
+}
+
+const asForecast = ({ sessions, planning }: Pick<Course, 'sessions' | 'planning'>) => ({
+  classes: sessions.map(({ date, blocks }) => ({ date, techniques: [...new Set(techniquesIn(blocks).map(({ technique }) => technique))] })),
+  edges: planning.ladder,
+  already: planning.already,
+});
+
+/**
+ * For each technique that open classes bring in, and each goal: how many of the cohort will be ready for it, who likely not, and
+ * which one review would help most.
+ */
+export function whoIsReady({ sessions, goals, planning, members, progress }: Course): ReadyLine[] {
   const { library } = planning.basis;
-  const classes = sessions.map(({ date, blocks }) => ({ date, techniques: [...new Set(techniquesIn(blocks).map(({ technique }) => technique))] }));
-  const course = { classes, edges: planning.ladder, already: planning.already };
+  const course = asForecast({ sessions, planning });
+  const { classes } = course;
   const chances = chancesOf(members, progress);
   const name = (id: string) => library.find(id)?.name ?? id;
+  const lineFor = (of: typeof course, technique: string, shown: string, at: number, practise = 0): ReadyLine => {
+    const goal = practise > 0;
+    const known = new Map<string, number>();
+    const chanceOf = (from: typeof course, p: number, key: string) => {
+      const found = known.get(key + p) ?? readiness(from, technique, at, p);
+      known.set(key + p, found);
+      return found;
+    };
+    const each = members.map((member) => ({ member, chance: chanceOf(of, chances.get(member.id)!, 'ready ') }));
+    // Without what stands below, coming is enough.
+    const bare = { ...of, edges: of.edges.filter(({ to }) => to === technique) };
+    const came = members.reduce((sum, { id }) => sum + chanceOf(bare, chances.get(id)!, 'came '), 0);
+    const review = goal ? null : bestReview(of, technique, at, [...chances.values()], (place) => !sessions[place].fixed);
+    const likelyNot = each.filter(({ chance }) => chance < DOUBTFUL).map(({ member }) => member.name);
+    const best = review && Math.round(review.more) >= 1 ? review : null;
+    return {
+      technique: shown,
+      name: name(shown),
+      date: classes[Math.min(at, classes.length - 1)].date,
+      goal,
+      practise,
+      people: members.length,
+      ...howMany(each.map(({ chance }) => chance)),
+      came,
+      likelyNot,
+      review: best && {
+        session: sessions[best.at].id,
+        date: classes[best.at].date,
+        technique: best.technique,
+        name: name(best.technique),
+        more: Math.round(best.more),
+      },
+    };
+  };
   const begun = new Set<string>(planning.already);
-  const lines = classes.flatMap(({ date, techniques }, at): ReadyLine[] =>
+  const coming = classes.flatMap(({ techniques }, at): ReadyLine[] =>
     techniques.flatMap((technique): ReadyLine[] => {
       if (begun.has(technique)) return [];
       begun.add(technique);
       const stands = planning.ladder.some(({ to, needs }) => to === technique && !planning.already.has(needs));
-      if (sessions[at].fixed || !stands) return [];
-      const known = new Map<number, number>();
-      const readyAt = (p: number) => {
-        const found = known.get(p) ?? readiness(course, technique, at, p);
-        known.set(p, found);
-        return found;
-      };
-      const each = members.map((member) => ({ member, chance: readyAt(chances.get(member.id)!) }));
-      const review = bestReview(course, technique, at, [...chances.values()], (place) => !sessions[place].fixed);
-      return [
-        {
-          technique,
-          name: name(technique),
-          date,
-          people: members.length,
-          ...howMany(each.map(({ chance }) => chance)),
-          likelyNot: each.filter(({ chance }) => chance < DOUBTFUL).map(({ member }) => member.name),
-          review:
-            review && Math.round(review.more) >= 1
-              ? {
-                  session: sessions[review.at].id,
-                  date: classes[review.at].date,
-                  technique: review.technique,
-                  name: name(review.technique),
-                  more: Math.round(review.more),
-                }
-              : null,
-        },
-      ];
+      return sessions[at].fixed || !stands ? [] : [lineFor(course, technique, technique, at)];
     }),
   );
-  return lines.sort((a, b) => a.expected / Math.max(1, a.people) - b.expected / Math.max(1, b.people)).slice(0, SHOWN);
+  // A goal is a thing of its own that needs its technique so often.
+  const arriving = goals.flatMap(({ technique, practise }): ReadyLine[] => {
+    const last = classes.findLastIndex(({ techniques }) => techniques.includes(technique));
+    if (last < 0 || sessions[last].fixed || planning.already.has(technique)) return [];
+    const goal = `goal ${technique}`;
+    return [
+      lineFor(
+        { ...course, edges: [...course.edges, { needs: technique, to: goal, sessions: practise, days: 0 }] },
+        goal,
+        technique,
+        classes.length,
+        practise,
+      ),
+    ];
+  });
+  const share = ({ expected, people }: ReadyLine) => expected / Math.max(1, people);
+  return [...coming.sort((a, b) => share(a) - share(b)).slice(0, SHOWN), ...arriving.sort((a, b) => share(a) - share(b)).slice(0, SHOWN)];
+}
+
+/** Above this rung nothing is practised alone at home to catch up. */
+const HOME_RUNG = 2;
+/** How many people's ways back are shown. */
+const BEHIND_SHOWN = 8;
+
+/**
+ * Who missed what the next classes stand on, each with the way back to the room, and the way in for somebody who joins now.
+ * @param mayAlone whether somebody does a technique as it is taught, so that it can be practised at home
+ */
+export function whoIsBehind(
+  { sessions, planning, members, progress }: Course,
+  today: IsoDate,
+  mayAlone: (person: string, technique: string) => boolean,
+): BehindLine[] {
+  const { library } = planning.basis;
+  const course = asForecast({ sessions, planning });
+  const now = sessions.findIndex(({ id, date }) => date >= today && !progress.get(id)?.log);
+  if (now < 0) return [];
+  const nameOf = (id: string) => library.find(id)?.name ?? id;
+  const dateOf = (at: number) => course.classes[at].date;
+  const gentle = (technique: string) => (library.find(technique)?.rung ?? HOME_RUNG + 1) <= HOME_RUNG;
+  const days = (at: number) => daysBetween(at === now ? today : dateOf(at - 1), dateOf(at)) - (at === now ? 0 : 1);
+  const lineOf = (name: string | null, came: ReadonlySet<number>, alone: (technique: string) => boolean): BehindLine => {
+    const { steps, withRoom } = catchUp(course, came, now, (technique) => gentle(technique) && alone(technique), days);
+    return {
+      name,
+      steps: steps.map(({ at, home, instead }) => ({
+        date: dateOf(at),
+        home: home.map(({ technique, times }) => `${nameOf(technique)} ${times === 1 ? 'once' : `${times} times`}`),
+        instead: instead.map(nameOf),
+      })),
+      withRoom: withRoom === null ? null : dateOf(withRoom),
+    };
+  };
+  const logged = sessions.some(({ id }) => progress.get(id)?.log);
+  const own = logged
+    ? members.map(({ id, name }) => {
+        // Where a class has no log yet, whoever it is about is taken to have come.
+        const came = sessions.flatMap((session, at) => {
+          const log = progress.get(session.id)?.log;
+          return at < now && (!log || log.attendance.some(({ person, came: here }) => person === id && here)) ? [at] : [];
+        });
+        return lineOf(name, new Set(came), (technique) => mayAlone(id, technique));
+      })
+    : [];
+  const joining = now > 0 ? [lineOf(null, new Set(), () => true)] : [];
+  const missing = own.filter(({ steps }) => steps.length > 0).sort((a, b) => (b.withRoom ?? '9').localeCompare(a.withRoom ?? '9'));
+  return [...missing.slice(0, BEHIND_SHOWN), ...joining.filter(({ steps }) => steps.length > 0)];
 }
