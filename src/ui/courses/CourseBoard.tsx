@@ -157,6 +157,10 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
           onEnough={drafting.enough}
           onTake={(taken) => drafting.proposal && void take(drafting.proposal, taken)}
           onLeave={drafting.leave}
+          onMend={(mend) => {
+            drafting.leave();
+            mendCourse(mend);
+          }}
         />
       )}
       <div className="two" aria-busy={busy}>

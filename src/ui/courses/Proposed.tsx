@@ -4,9 +4,12 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
+import { mendOfText, unplacedText } from '@/core/course';
 import { dayText } from '@/core/units';
+import { listed } from '@/core/wording';
 import type { CourseView } from '@/views/course';
 import { useLibrary } from '../shell/Inside';
+import { Mends } from './Mends';
 import { changesIn, proofText, type Proposal } from './proposal';
 import styles from './Proposed.module.css';
 
@@ -18,14 +21,19 @@ interface Props {
   readonly onEnough: () => void;
   readonly onTake: (sessions: ReadonlySet<string>) => void;
   readonly onLeave: () => void;
+  /** Takes a change of the request that was tried and makes every goal possible. */
+  readonly onMend: (mend: CourseView['course']['mends'][number]) => void;
 }
 
 /** A draft before it is kept: what is going on, what it would change class by class, and which of it is taken. */
-export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLeave }: Props) {
+export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLeave, onMend }: Props) {
   const library = useLibrary();
   const [dropped, setDropped] = useState<ReadonlySet<string>>(new Set());
   const changes = proposal ? changesIn(view, proposal, library) : [];
   const taken = new Set(changes.map(({ session }) => session).filter((session) => !dropped.has(session)));
+  const unplaced = running ? [] : (proposal?.unplaced ?? []);
+  const name = (id: string) => library.find(id)?.name ?? id;
+  const mends = (unplaced[0]?.mends ?? []).map((together) => ({ text: listed(together.map((mend) => mendOfText(mend, name))), mends: together }));
   const turn = (session: string) => setDropped(new Set(dropped.has(session) ? [...dropped].filter((one) => one !== session) : [...dropped, session]));
   return (
     <section className={`sheet stack ${styles.proposed}`} aria-label="The draft">
@@ -33,6 +41,10 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
         {proposal ? proofText(proposal.proof, view.course.goals, !running) : 'Looking for a first draft.'}{' '}
         {!running && proposal && changes.length === 0 && 'Nothing would change.'}
       </p>
+      {unplaced.map((one) => (
+        <p key={one.goal.technique}>{unplacedText(one, library)}</p>
+      ))}
+      {mends.length > 0 && <Mends mends={mends} busy={busy} onMend={onMend} />}
       {!running && changes.length > 0 && (
         <ul className={styles.changes}>
           {changes.map(({ session, date, lines }) => (
