@@ -1,5 +1,5 @@
 import { array, boolean, number, object, type InferType } from 'yup';
-import { BENDS, COURSE_LIMITS } from '@/core/course';
+import { BENDS, COURSE_LIMITS, STEP_ANSWERS } from '@/core/course';
 import { FORM_LIMITS } from './limits';
 import { clock, day, dose, id, line, oneOf, once, optionalDay, pattern, slug, technique, version, whole, words } from './rules';
 
@@ -100,8 +100,8 @@ export const endForm = object({ ...asSeen, reason: line('a reason', FORM_LIMITS.
 /** Something pinned where it stands, or let go. */
 export const pinForm = object({ course: id(), block: id(), pinned: boolean().required(), seen: seen() });
 
-/** What the last class said of a technique, and what the director does about it. */
-export const answerStepForm = object({ ...asSeen, technique: technique(), answer: oneOf(['stay', 'back'] as const) });
+/** What is done about a climb by hand. */
+export const answerStepForm = object({ ...asSeen, technique: technique(), answer: oneOf(STEP_ANSWERS) });
 
 export const acceptForm = object({
   course: id(),

@@ -69,6 +69,8 @@ export interface Chip {
   readonly dose: string;
   readonly fresh: boolean;
   readonly pinned: boolean;
+  /** Something above it in its family was practised before: it comes back as a review. */
+  readonly review: boolean;
 }
 
 /** A session as a plank of the course ladder. */

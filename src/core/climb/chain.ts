@@ -73,8 +73,8 @@ function sameTime({ pattern, dose }: Way, next: string, pace: Pace): string {
   return formatDose({ ...read, rounds });
 }
 
-/** Three quarters of a dose, at least one round or half a minute. */
-function lighterDose({ dose }: Way): string {
+/** Three quarters of a dose, at least one round or half a minute. @example lighterDose({ dose: '4 min' }) // "3 min" */
+export function lighterDose({ dose }: Pick<Way, 'dose'>): string {
   const read = mustParseDose(dose);
   if (read.kind === 'minutes') return formatDose({ ...read, minutes: Math.max(0.5, Math.floor(read.minutes * CLIMB_LIMITS.lighterShare * 2) / 2) });
   return formatDose({ ...read, rounds: Math.max(1, Math.floor(read.rounds * CLIMB_LIMITS.lighterShare)) });

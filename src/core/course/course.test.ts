@@ -134,6 +134,7 @@ test('hand changes are answered: out of order, too soon, two new things, over ti
   expect(said).toEqual([
     'stop out of order: comes before Equal 4:4, which it needs twice',
     'stop out of order: comes after Equal 4:4 was practised once; the ladder asks for 4',
+    'mend not prepared: needs gentle movement in the same class and before it',
     'mend not prepared: needs a look at whether both sides are free, in the same class and before it',
     'mend two new things: brings 2 new things at once: Equal 4:4 and Both in, alternate out 4:4',
     'mend over time: takes 62 minutes of 60',

@@ -1,7 +1,7 @@
-import { checkCourse, checkText, edit, mendText, refusedText, type CourseSession } from '.';
+import { byHand, checkCourse, checkText, edit, mendText, refusedText, stepped, type CourseSession, type StepAnswer } from '.';
 import { SHIPPED_LIBRARY } from '../library';
-import type { Block } from '../plan';
-import { isoDate, type IsoDate } from '../units';
+import type { Block, TechniqueBlock } from '../plan';
+import { addDays, isoDate, type IsoDate } from '../units';
 import { planning } from './example';
 
 const { technique } = SHIPPED_LIBRARY;
@@ -84,9 +84,55 @@ test('a mend of the checks, done, is a check less', () => {
   }
   expect(codes(now)).toEqual([]);
   expect(now.blocks.map((one) => (one.kind === 'technique' ? one.technique : one.part))).toEqual([
+    'movement',
     'clear-nose',
     'alternate-4-4',
     'lying-rest',
     'close',
   ]);
+});
+
+const growing = (fixed: number, ...doses: readonly string[]): CourseSession[] =>
+  doses.map((dose, index) => ({
+    ...session(`g${index}`, addDays(isoDate('2026-11-24'), index * 4), [
+      { ...(block(`g${index}b`, 'longer-4-6') as TechniqueBlock), dose },
+      rest(`r${index}`),
+    ]),
+    fixed: index < fixed,
+  }));
+const dosesAfter = (sessions: readonly CourseSession[], answer: StepAnswer) => {
+  const done = stepped(sessions, 'longer-4-6', answer);
+  if (!done.ok) return done.why;
+  const now = new Map(done.edited.map(({ session: id, blocks }) => [id, blocks]));
+  return sessions.map(({ id, blocks }) => ((now.get(id) ?? blocks)[0] as TechniqueBlock).dose).join(' ');
+};
+
+test.each<[number, readonly string[], StepAnswer, string]>([
+  [2, ['4 min', '5 min', '5 min', '6 min', '7 min'], 'stay', '4 min 5 min 5 min 5 min 6 min'],
+  [2, ['4 min', '5 min', '6 min', '6 min', '7 min'], 'stay', '4 min 5 min 5 min 6 min 6 min'],
+  [2, ['4 min', '5 min', '6 min', '7 min', '7 min'], 'back', '4 min 5 min 4 min 5 min 6 min'],
+  [2, ['4 min', '5 min', '5 min', '6 min', '6 min'], 'back', '4 min 5 min 4 min 5 min 6 min'],
+  [1, ['4 min', '4 min', '4 min', '5 min', '6 min'], 'hurry', '4 min 4 min 5 min 6 min 6 min'],
+  [2, ['4 min', '5 min', '6 min', '7 min', '7 min'], 'hurry', 'no step'],
+  [1, ['4 min', '4 min'], 'back', 'no step'],
+  [1, ['4 min', '4 min'], 'stay', 'no step'],
+  [1, ['4 min', '8 min', '8 min'], 'lighter', '4 min 6 min 8 min'],
+  [2, ['4 min', '5 min'], 'stay', 'block gone'],
+])('a climb by hand, %d taught of %j: %s', (fixed, doses, answer, expected) => {
+  expect(dosesAfter(growing(fixed, ...doses), answer)).toBe(expected);
+});
+
+test('what a climb is changed to by hand is pinned, and what stays as it was is not', () => {
+  const done = stepped(growing(2, '4 min', '5 min', '5 min', '6 min', '7 min'), 'longer-4-6', 'stay');
+  expect(done.ok && done.edited.map(({ session: id, blocks }) => [id, (blocks[0] as TechniqueBlock).pinned])).toEqual([
+    ['g3', true],
+    ['g4', true],
+  ]);
+});
+
+test('saved by hand: what is new or done otherwise is pinned, and a pin stays', () => {
+  const before = [block('a', 'equal-4-4'), { ...(block('b', 'belly') as TechniqueBlock), pinned: true }, rest('r')];
+  const after = [{ ...(block('a', 'equal-4-4') as TechniqueBlock), dose: '9 min' }, block('b', 'belly'), block('c', 'hissing'), rest('r', 5)];
+  expect(byHand(before, after).map((one) => one.kind === 'technique' && one.pinned)).toEqual([true, true, true, false]);
+  expect(byHand(before, before)).toEqual(before);
 });

@@ -1,3 +1,4 @@
+import { lighterDose } from '../climb';
 import type { Library } from '../library';
 import { techniquesIn, type Block, type TechniqueBlock } from '../plan';
 import { settleShare } from './frame';
@@ -7,7 +8,7 @@ import { mended, type Mend } from './mends';
 import type { CourseSession } from './types';
 
 /** Why a change by hand cannot be made; worded by {@link refusedText}. */
-export type Refused = 'block gone' | 'class gone' | 'past' | 'not a technique' | 'there already';
+export type Refused = 'no step' | 'block gone' | 'class gone' | 'past' | 'not a technique' | 'there already';
 
 /** A session with the blocks that a change by hand gives it. */
 export interface Edited {
@@ -42,7 +43,7 @@ export function edit(sessions: readonly CourseSession[], mend: Mend, { today, li
     case 'shorten rest':
       return changed(at, (block) => [block.id === mend.block && block.kind !== 'technique' ? { ...block, minutes: mend.minutes } : block]);
     case 'add preparation': {
-      const { id: part, kind, minutes } = library.part('clear-nose');
+      const { id: part, kind, minutes } = library.part(mend.part);
       return changed(at, (block) => (block.id === mend.before ? [{ id: newId(), kind, part, minutes }, block] : [block]));
     }
   }
@@ -118,41 +119,58 @@ export function byHand(before: readonly Block[], after: readonly Block[]): Block
   });
 }
 
-/** What is done about a climb after a class: it stays a class longer on its step, or goes one step back. */
-export type StepAnswer = 'stay' | 'back';
+/** What is done about a climb by hand: a class longer on its step, one step back, on a class sooner, or a lighter next class. */
+export const STEP_ANSWERS = ['stay', 'back', 'hurry', 'lighter'] as const;
+export type StepAnswer = (typeof STEP_ANSWERS)[number];
 
 /**
- * A climb kept on its step for a class more, or taken one step back, in the classes that are still open; what comes after moves on
- * by as many classes, and is pinned.
+ * A climb changed by hand in the classes that are still open: a class longer on its step, one step back, on to the next step a class
+ * sooner, or lighter in the next class. What comes after moves by as many classes; what is changed is pinned.
  * @param sessions in order of time
- * @example steppedBack(sessions, 'longer-4-5', 'stay') // 4:5 once more in the next class, 5:6 one class later
+ * @example stepped(sessions, 'longer-4-5', 'stay') // 4:5 once more in the next class, 5:6 one class later
  */
-export function steppedBack(sessions: readonly CourseSession[], technique: string, answer: StepAnswer): Edit {
+export function stepped(sessions: readonly CourseSession[], technique: string, answer: StepAnswer): Edit {
   const ways = sessions.flatMap(({ id, fixed, blocks }) =>
     techniquesIn(blocks).flatMap((block) => (block.technique === technique ? [{ id, fixed, block }] : [])),
   );
   const done = ways.filter(({ fixed }) => fixed).map(({ block }) => block);
   const open = ways.filter(({ fixed }) => !fixed);
-  const last = done.at(-1);
-  if (!last || open.length === 0) return { ok: false, why: 'block gone' };
-  const alike = (a: TechniqueBlock, b: TechniqueBlock) => a.pattern === b.pattern && a.dose === b.dose;
-  const before = done.findLast((block) => !alike(block, last)) ?? last;
-  const onStep = open.findIndex(({ block }) => !alike(block, last));
   const kept = open.map(({ block }) => block);
-  const wanted =
-    answer === 'back'
-      ? [before, ...(onStep === 0 ? [last] : []), ...kept]
-      : [...kept.slice(0, Math.max(0, onStep)), last, ...kept.slice(Math.max(0, onStep))];
-  const now = new Map(open.map(({ id, block }, index) => [id, { ...block, pattern: wanted[index].pattern, dose: wanted[index].dose, pinned: true }]));
+  if (kept.length === 0) return { ok: false, why: 'block gone' };
+  const wanted = steppedWays(done, kept, answer);
+  if (!wanted) return { ok: false, why: 'no step' };
+  const now = new Map(open.map(({ id, block }, index) => [id, { block, way: wanted[index] }]));
   return {
     ok: true,
-    edited: sessions
-      .filter(({ id }) => now.has(id))
-      .map(({ id, blocks }) => ({
-        session: id,
-        blocks: blocks.map((block) => (block.kind === 'technique' && block.technique === technique ? now.get(id)! : block)),
-      })),
+    edited: sessions.flatMap(({ id, blocks }) => {
+      const change = now.get(id);
+      if (!change || alike(change.block, change.way)) return [];
+      const { pattern, dose } = change.way;
+      return [{ session: id, blocks: blocks.map((block) => (block === change.block ? { ...change.block, pattern, dose, pinned: true } : block)) }];
+    }),
   };
+}
+
+type Way = Pick<TechniqueBlock, 'pattern' | 'dose'>;
+const alike = (a: Way, b: Way) => a.pattern === b.pattern && a.dose === b.dose;
+
+/** How the open classes of a climb do it then, the first first; null where there is no such step. */
+function steppedWays(done: readonly Way[], open: readonly Way[], answer: StepAnswer): readonly Way[] | null {
+  const last = done.at(-1) ?? open[0];
+  const onStep = open.findIndex((way) => !alike(way, last));
+  switch (answer) {
+    case 'stay':
+      return onStep < 0 ? null : [...open.slice(0, onStep), last, ...open.slice(onStep)];
+    case 'back': {
+      const before = done.findLast((way) => !alike(way, last));
+      return before ? [before, ...(onStep === 0 ? [last] : []), ...open] : null;
+    }
+    case 'hurry':
+      // The last class on the step gives way to the step after it.
+      return onStep <= (done.length > 0 ? 0 : 1) ? null : [...open.slice(0, onStep - 1), ...open.slice(onStep), open[open.length - 1]];
+    case 'lighter':
+      return [{ ...open[0], dose: lighterDose(open[0]) }, ...open.slice(1)];
+  }
 }
 
 /** New work goes after the last technique and its settling, before the rest. */
@@ -166,6 +184,8 @@ function inserted(blocks: readonly Block[], added: readonly Block[]): Block[] {
 /** Why a change by hand was not made. */
 export function refusedText(why: Refused): string {
   switch (why) {
+    case 'no step':
+      return 'There is no such step in the classes that are still open.';
     case 'block gone':
       return 'This block is no longer in the course.';
     case 'class gone':

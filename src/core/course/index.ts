@@ -8,7 +8,7 @@ export { mendOfText } from './drafting';
 export { aroundChecks, type Elsewhere } from './around';
 export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, type Check } from './checks';
 export { mended } from './mends';
-export { byHand, edit, pinned, refusedText, steppedBack, withReview, type Edit } from './edits';
+export { byHand, edit, pinned, refusedText, stepped, STEP_ANSWERS, withReview, type StepAnswer, type Edit } from './edits';
 export { checkText, mendText, unplacedText } from './words';
 export * from './bend';
 export { classChanges, type ClassChange, type ClassFacts } from './changes';

@@ -8,7 +8,7 @@ import type { CourseSession, Planning } from './types';
 export type Mend =
   | { readonly kind: 'move'; readonly block: string; readonly to: string }
   | { readonly kind: 'shorten rest'; readonly block: string; readonly minutes: number }
-  | { readonly kind: 'add preparation'; readonly before: string };
+  | { readonly kind: 'add preparation'; readonly before: string; readonly part: 'clear-nose' | 'movement' };
 
 /** The block a mend is about. */
 export function mended(mend: Mend): string {
@@ -28,7 +28,7 @@ export function mendFor(
     case 'too soon':
       return block && moveLater(ordered, session, block, planning);
     case 'not prepared':
-      return block && { kind: 'add preparation', before: block.id };
+      return block && { kind: 'add preparation', before: block.id, part: finding.part };
     case 'over time':
       return shorterRest(session, finding.planned);
     default:

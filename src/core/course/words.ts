@@ -64,7 +64,9 @@ export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { 
     case 'empty':
       return 'has nothing to practise yet';
     case 'not prepared':
-      return 'needs a look at whether both sides are free, in the same class and before it';
+      return finding.part === 'movement'
+        ? 'needs gentle movement in the same class and before it'
+        : 'needs a look at whether both sides are free, in the same class and before it';
     case 'standing':
       return 'is taught standing; nobody stands for holds, pumps or connected breath';
     case 'no round fits':
@@ -107,7 +109,7 @@ export function mendText(mend: Mend, dateOf: (sessionId: string) => IsoDate | nu
     case 'shorten rest':
       return `Rest ${mend.minutes} minutes instead`;
     case 'add preparation':
-      return 'Add the look at both sides before it';
+      return mend.part === 'movement' ? 'Add gentle movement before it' : 'Add the look at both sides before it';
   }
 }
 

@@ -136,7 +136,7 @@ export function changeBlocks(at: Writing, id: string, seen: number, blocks: read
 export async function keepEdit(at: Writing, edit: Edit, seen: readonly Seen[]): Promise<void> {
   if (!edit.ok)
     throw new Refusal(
-      edit.why === 'past' ? 'late' : edit.why === 'not a technique' || edit.why === 'there already' ? 'invalid' : 'not-found',
+      edit.why === 'past' ? 'late' : ['not a technique', 'there already', 'no step'].includes(edit.why) ? 'invalid' : 'not-found',
       refusedText(edit.why),
     );
   for (const { session, blocks } of edit.edited) await changeBlocks(at, session, seenAt(seen, session), blocks);

@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { answerStepAction, changeCourseAction, tryCourseAction } from '@/app/actions/courses';
 import { CLIMB_KINDS, type ClimbKind, type Rhythm, type Sentence } from '@/core/climb';
+import { STEP_ANSWERS, type StepAnswer } from '@/core/course';
 import { dayText } from '@/core/units';
 import { listed } from '@/core/wording';
 import type { Climb, ClimbsView } from '@/views/climb';
@@ -26,6 +27,19 @@ import { Stairs } from './Stairs';
 
 /** Charts come when they are looked at. */
 const Figures = dynamic(() => import('./Figures').then((all) => all.Figures), { ssr: false, loading: () => <p className="soft">A moment.</p> });
+
+const HAND: Readonly<Record<StepAnswer, string>> = {
+  stay: 'Stay a class longer',
+  back: 'One step back',
+  hurry: 'Go on a class sooner',
+  lighter: 'Make the next one lighter',
+};
+const DONE: Readonly<Record<StepAnswer, string>> = {
+  stay: 'stays a class longer',
+  back: 'goes back a step',
+  hurry: 'goes on a class sooner',
+  lighter: 'is lighter in its next class',
+};
 
 const said = (climb: Climb): Sentence => ({ kind: climb.kind, from: climb.from, to: climb.to, step: climb.step, every: climb.every, over: '' });
 
@@ -54,6 +68,11 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
     say('Kept: the course was drafted along this climb.');
     refresh();
   };
+  const byHand = async ({ technique, name }: Pick<Climb, 'technique' | 'name'>, answer: StepAnswer) => {
+    const reply = await run(() => answerStepAction({ ...asSeen(course), technique, answer }));
+    if (reply?.ok) say(`${name} ${DONE[answer]}.`);
+    refresh();
+  };
   return (
     <div className="two">
       <div>
@@ -65,6 +84,7 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
             rhythm={{ ...rhythm, roundMs: climb.roundMs ?? undefined }}
             busy={busy}
             onTake={request ? (sentence, typed) => void look(climb, sentence, typed) : null}
+            onHand={request ? (answer) => void byHand(climb, answer) : null}
           >
             {shown?.of === climb.technique && (
               <section className="sheet stack" aria-label={`What it does to the course: ${climb.name}`}>
@@ -83,16 +103,7 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
       </div>
       <Plank>
         <Refusal message={refusal} />
-        <Says
-          says={course.says}
-          busy={busy}
-          onAnswer={({ technique, name }, answer) =>
-            void run(() => answerStepAction({ ...asSeen(course), technique, answer })).then((reply) => {
-              if (reply?.ok) say(answer === 'stay' ? `${name} stays a class longer.` : `${name} goes back a step.`);
-              refresh();
-            })
-          }
-        />
+        <Says says={course.says} busy={busy} onAnswer={(of, answer) => void byHand(of, answer)} />
         <Ready view={course} busy={busy} onReview={null} />
         {course.says.length === 0 && course.ready.length === 0 && <p className="soft">Once a class was logged, what it says stands here.</p>}
       </Plank>
@@ -106,10 +117,12 @@ interface OneProps {
   readonly rhythm: Rhythm;
   readonly busy: boolean;
   readonly onTake: ((sentence: Sentence, typed: Sentence) => void) | null;
+  /** Changes the climb by hand from the next open class on. */
+  readonly onHand: ((answer: StepAnswer) => void) | null;
   readonly children: React.ReactNode;
 }
 
-function OneClimb({ climb, view, rhythm, busy, onTake, children }: OneProps) {
+function OneClimb({ climb, view, rhythm, busy, onTake, onHand, children }: OneProps) {
   const [sentence, setSentence] = useState(said(climb));
   const grows = climb.from !== climb.to;
   return (
@@ -138,6 +151,16 @@ function OneClimb({ climb, view, rhythm, busy, onTake, children }: OneProps) {
       )}
       {children}
       <Stairs climb={climb} view={view.course} naturalBreath={view.naturalBreath} />
+      {onHand && climb.stairs.length > 1 && (
+        <div className="row" role="group" aria-label={`${climb.name} by hand`}>
+          <span className="small soft">From the next open class on:</span>
+          {STEP_ANSWERS.map((answer) => (
+            <Button key={answer} size="small" disabled={busy} onClick={() => onHand(answer)}>
+              {HAND[answer]}
+            </Button>
+          ))}
+        </div>
+      )}
       {climb.own.length > 0 && (
         <p className="small soft">
           Beside the room’s {climb.to}: {listed(climb.own.map(({ name, count }) => `${name} keeps ${count}`))}. Nobody is behind.

@@ -126,11 +126,6 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         <div>{title}</div>
         {view.mayEdit && (
           <div className="actions">
-            {view.last && (
-              <Button disabled={busy} onClick={undo}>
-                {view.last.back ? 'Do again' : 'Take back'}: {view.last.what}
-              </Button>
-            )}
             <More view={view} onWish={setWish} />
             <Button href={`/courses/${view.course.id}/climbs`}>Climbs</Button>
             <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
@@ -141,6 +136,13 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         )}
       </div>
       {children}
+      {view.mayEdit && view.last && (
+        <p style={{ marginBottom: 10 }}>
+          <Button size="small" disabled={busy} onClick={undo}>
+            {view.last.back ? 'Do again' : 'Take back'}: {view.last.what}
+          </Button>
+        </p>
+      )}
       {view.mayEdit && <ClosedDays view={view} busy={busy} send={send} />}
       {view.mayEdit && wish === null && <Reopened view={view} busy={busy} send={send} />}
       {wish === 'cancel' && <CancelClass view={view} busy={busy} send={send} onDone={() => setWish(null)} />}

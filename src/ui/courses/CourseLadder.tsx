@@ -233,7 +233,7 @@ function TechniqueChip({
     event.preventDefault();
     move(chip.id, to);
   };
-  const label = `${chip.name}, ${chip.dose}, on ${date}${chip.fresh ? ', new' : ''}${chip.pinned ? ', pinned' : ''}${wrong ? ', has a check' : ''}`;
+  const label = `${chip.name}, ${chip.dose}, on ${date}${chip.fresh ? ', new' : chip.review ? ', a review' : ''}${chip.pinned ? ', pinned' : ''}${wrong ? ', has a check' : ''}`;
   return (
     <button
       type="button"
@@ -252,7 +252,7 @@ function TechniqueChip({
     >
       {chip.pinned && <span className={styles.peg} aria-hidden="true" />}
       <span className="num">{chip.chip}</span>
-      <span className={styles.dose}>{shortDose(chip.dose)}</span>
+      <span className={styles.dose}>{chip.review && !chip.fresh ? 'review' : shortDose(chip.dose)}</span>
     </button>
   );
 }

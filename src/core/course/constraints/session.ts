@@ -6,14 +6,17 @@ import { COURSE_LIMITS } from '../limits';
 import { isNew } from './block';
 import type { SessionRule } from './types';
 
-/** Side work wants a look at whether both sides are free, in the same class and before it. */
+/** What comes before side work in the same class: a look at whether both sides are free, and gentle movement. */
+const PREPARES = ['movement', 'clear-nose'] as const;
+
+/** Side work is prepared in the same class and before it. */
 export const prepared: SessionRule = ({ blocks }, _, { basis }) => {
   const side = (block: TechniqueBlock) => isSideWork(basis.library.technique(block.technique));
   const first = blocks.findIndex((block) => block.kind === 'technique' && side(block));
-  const cleared = blocks.findIndex((block) => block.kind !== 'technique' && block.part === 'clear-nose');
   const block = blocks[first];
-  if (block?.kind !== 'technique' || (cleared >= 0 && cleared < first)) return [];
-  return [{ finding: { code: 'not prepared' }, block }];
+  if (block?.kind !== 'technique') return [];
+  const before = new Set(blocks.slice(0, first).flatMap((one) => (one.kind === 'technique' ? [] : [one.part])));
+  return PREPARES.filter((part) => !before.has(part)).map((part) => ({ finding: { code: 'not prepared', part }, block }));
 };
 
 /** At most one new thing a class. */

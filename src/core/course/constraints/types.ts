@@ -15,7 +15,7 @@ export type Finding =
   | { readonly code: 'other teacher'; readonly names: readonly string[] }
   | { readonly code: 'closed'; readonly reason: string }
   | { readonly code: 'same time'; readonly name: string; readonly shares: 'cohort' | 'teacher' }
-  | { readonly code: 'not prepared' }
+  | { readonly code: 'not prepared'; readonly part: 'clear-nose' | 'movement' }
   | { readonly code: 'no round fits' }
   | { readonly code: 'standing' };
 

@@ -42,8 +42,8 @@ function withKnown(model: Model, state: State, placed: Placed, at: number, last:
     more.reduce((sum, [task, step]) => sum + model.tasks[task].steps[step].ms, 0) + (more.some(([task]) => model.tasks[task].side) ? sideRoom : 0);
   for (const { task, index } of known) {
     if (whole.length >= Math.min(FILLED_TO, model.most)) break;
-    // What is not due yet stands only where a class would be empty.
-    if (whole.length > 0 && (families.has(task.family) || due(index) < 0)) continue;
+    // What is not due yet, or outgrown, stands only where a class would be empty.
+    if (whole.length > 0 && (families.has(task.family) || due(index) < 0 || outgrown(index))) continue;
     const step = state.stepBegun[index] < 0 ? 0 : state.step[index];
     if (time([...whole, [index, step]]) > room) continue;
     whole.push([index, step]);

@@ -1,4 +1,4 @@
-import { checkCourse, edit, mended, pinned, steppedBack, withReview } from '@/core/course';
+import { checkCourse, edit, mended, pinned, stepped, withReview } from '@/core/course';
 import { answerStepForm, mendForm, moveForm, pinForm, reviewForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
@@ -48,14 +48,16 @@ export async function pinBlock(desk: Desk, input: unknown): Promise<void> {
   );
 }
 
-/** Keeps a climb on its step for a class more, or takes it one step back, after what the last class said. */
+const WHAT = { stay: 'staying on the step', back: 'the step back', hurry: 'going on sooner', lighter: 'the lighter class' } as const;
+
+/** Changes a climb by hand: after what the last class said, or as the director sees it. */
 export async function answerStep(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'edit courses');
   const { course: id, technique, answer, seen } = await checked(answerStepForm, input);
   await inOne(desk, (at) =>
-    recorded(at, id, answer === 'stay' ? 'staying on the step' : 'the step back', async (now) => {
+    recorded(at, id, WHAT[answer], async (now) => {
       await course(now, id);
-      await keepEdit(now, steppedBack(await sessionsOf(now, [id]), technique, answer), seen);
+      await keepEdit(now, stepped(await sessionsOf(now, [id]), technique, answer), seen);
     }),
   );
 }

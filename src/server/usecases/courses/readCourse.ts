@@ -17,6 +17,7 @@ import {
   type Planning,
 } from '@/core/course';
 import { tallier } from '@/core/instructions';
+import { wayDown } from '@/core/ladder';
 import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { logText } from '@/core/teach';
 import { listed } from '@/core/wording';
@@ -101,10 +102,13 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   };
 }
 
-function plankOf(session: Session, { basis }: Planning, seen: Set<string>): Omit<SessionPlank, 'week' | 'state' | 'logged'> {
+function plankOf(session: Session, { basis, ladder }: Planning, seen: Set<string>): Omit<SessionPlank, 'week' | 'state' | 'logged'> {
   const planned = minutesUp(sessionTime(session.blocks, basis));
   const techniques = techniquesIn(session.blocks).map((block) => {
     const fresh = !seen.has(block.technique);
+    const review = [...seen].some(
+      (id) => basis.library.find(id)?.family === basis.library.technique(block.technique).family && wayDown(ladder, id).includes(block.technique),
+    );
     seen.add(block.technique);
     const { of } = basis.library.technique(block.technique);
     const name = blockName(block, basis.library);
@@ -119,6 +123,7 @@ function plankOf(session: Session, { basis }: Planning, seen: Set<string>): Omit
       dose: block.dose,
       fresh,
       pinned: block.pinned ?? false,
+      review,
     };
   });
   const { id, version, date, start, minutes, fixed } = session;
@@ -187,7 +192,14 @@ async function alone(desk: Desk, { cohort: group }: Course, people: readonly Ope
 
 /** What checks of one cause have in common: what they are about and what is wrong, whatever the day and the figures. */
 function causeOf({ technique, finding }: Check): string {
-  const what = finding.code === 'guard' ? finding.finding.guard : 'lacking' in finding ? finding.lacking.needs : '';
+  const what =
+    finding.code === 'guard'
+      ? finding.finding.guard
+      : 'lacking' in finding
+        ? finding.lacking.needs
+        : finding.code === 'not prepared'
+          ? finding.part
+          : '';
   return [technique ?? '', finding.code, what].join('|');
 }
 
