@@ -24,6 +24,18 @@ export const FORM_LIMITS = {
   everyDays: 60,
   /** Minutes a climb grows by at once. */
   stepMinutes: { least: 0.25, most: 30 },
+  /** How far a studio may set its guards. */
+  guards: {
+    weekMinutes: { least: 0.5, most: 3 },
+    weekPercent: { least: 5, most: 30 },
+    restMinutes: { least: 5, most: 20 },
+    classesOnAStep: { least: 2, most: 8 },
+    growingSteps: { least: 2, most: 6 },
+    holdThree: { least: 2, most: 10 },
+    holdFour: { least: 4, most: 30 },
+    easyPercent: { least: 50, most: 100 },
+    strainedPercent: { least: 10, most: 50 },
+  },
   checkKey: 400,
   minutes: { least: 15, most: 180 },
   blocks: 40,

@@ -36,6 +36,30 @@ export const schoolsForm = object({
     .required(),
 });
 
+const { guards: G } = FORM_LIMITS;
+
+const within = (what: string, { least, most }: { readonly least: number; readonly most: number }) =>
+  number()
+    .transform((value: unknown, original: unknown) => (original === '' ? undefined : value))
+    .typeError(`${what}: a number.`)
+    .required(`${what}: a number.`)
+    .min(least, `At least ${least}.`)
+    .max(most, `At most ${most}.`);
+
+/** How fast things grow in a studio, and when a climb goes on. */
+export const guardsForm = object({
+  version: version(),
+  weekMinutes: within('Minutes a week', G.weekMinutes),
+  weekPercent: within('Percent a week', G.weekPercent),
+  restMinutes: within('Minutes of rest', G.restMinutes),
+  classesOnAStep: within('Classes on a step', G.classesOnAStep).integer('Whole classes.'),
+  growingSteps: within('Growing weeks', G.growingSteps).integer('Whole weeks.'),
+  holdThree: within('Seconds', G.holdThree),
+  holdFour: within('Seconds', G.holdFour),
+  easyPercent: within('Percent', G.easyPercent),
+  strainedPercent: within('Percent', G.strainedPercent),
+});
+
 export const conventionsForm = paceForm.shape({
   version: version(),
   tempoSeconds: number()
@@ -87,3 +111,5 @@ export const qualificationsForm = object({
 });
 
 export type SpeechInput = InferType<typeof speechForm>;
+
+export type GuardsInput = InferType<typeof guardsForm>;

@@ -1,4 +1,4 @@
-import type { ClimbKind } from '@/core/climb';
+import type { ClimbKind, Guards } from '@/core/climb';
 import type { IsoDate } from '@/core/units';
 import type { CourseRequest, CourseView } from './course';
 
@@ -60,6 +60,7 @@ export interface ClimbsView {
   readonly course: CourseView;
   readonly naturalBreath: number;
   readonly classesAWeek: number;
+  readonly guards: Guards;
   readonly climbs: readonly Climb[];
   /** What is asked of the course, to be changed by a climb; null for whoever may not. */
   readonly request: CourseRequest | null;

@@ -9,12 +9,14 @@ import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
 import { cancelClass, endCourse, leaveClosedDays, removeCourse, reopenDay, tryCancelling } from '../../src/server/usecases/courses/lifeHappens';
-import { moveBlock, pinBlock } from '../../src/server/usecases/courses/moveBlock';
+import { answerStep, moveBlock, pinBlock } from '../../src/server/usecases/courses/moveBlock';
+import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
 import { readOutbox } from '../../src/server/usecases/people/records';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { addClosure, removeClosure } from '../../src/server/usecases/studio/changeStudio';
+import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, seenOf } from './studio';
@@ -195,4 +197,49 @@ test('what came after a change is not thrown away by taking it back', async () =
   expect((await readCourse(await director(), id)).last).toBeNull();
   expect(await answerOf(undoStep(await director(), await asked()))).toBe('clash');
   expect((await sessions()).every(({ start }) => start === '19:00')).toBe(true);
+});
+
+test('a studio sets its guards: what they do to planned courses is seen first, and checked from then on', async () => {
+  const { id, sessions } = await drafted({ goals: [{ ...plainly('longer-4-6'), dose: '8 min', practise: 1 }], weeks: 8 });
+  const { studio } = await readStudio(await director());
+  const form = {
+    version: studio.version,
+    weekMinutes: 0.5,
+    weekPercent: 5,
+    restMinutes: 15,
+    classesOnAStep: 2,
+    growingSteps: 3,
+    holdThree: 10,
+    holdFour: 30,
+    easyPercent: 80,
+    strainedPercent: 30,
+  };
+  expect(await previewGuards(await director(), { ...form, weekMinutes: 1, weekPercent: 20 })).toEqual([]);
+  const lines = await previewGuards(await director(), form);
+  expect(lines).toContainEqual(expect.stringMatching(/^A trial: (one thing|\d+ things) over a guard, none today$/));
+  expect((await readCourse(await director(), id)).checks.some(({ text }) => text.startsWith('grows from'))).toBe(false);
+  await saveGuards(await director(), form);
+  expect((await readCourse(await director(), id)).checks.some(({ text }) => text.startsWith('grows from'))).toBe(true);
+  expect((await sessions()).length).toBeGreaterThan(0);
+  expect(await answerOf(saveGuards(await director(), form))).toBe('clash');
+  const next = { ...form, version: form.version + 1 };
+  expect(await answerOf(saveGuards(await director(), { ...next, weekMinutes: 3.5 }))).toBe('invalid');
+  expect(await answerOf(saveGuards(await director(), { ...next, classesOnAStep: 1 }))).toBe('invalid');
+  expect(await answerOf(saveGuards(await director(), { ...next, weekMinutes: 3, classesOnAStep: 8 }))).toBe('allowed');
+});
+
+test('the climbs of a course arrive where its goals do, and one is changed by hand', async () => {
+  const { id, asked, sessions } = await drafted({ goals: [{ ...plainly('longer-4-6'), dose: '7 min', practise: 1 }], weeks: 6, start: '20:15' });
+  const { climbs } = await readClimbs(await director(), id);
+  expect(climbs).toMatchObject([{ technique: 'longer-4-6', kind: 'minutes', from: '5 min', to: '7 min', step: '1 min', every: 'week' }]);
+  const doses = async () =>
+    (await sessions()).flatMap(({ blocks }) => techniquesIn(blocks).flatMap(({ technique, dose }) => (technique === 'longer-4-6' ? [dose] : [])));
+  const before = await doses();
+  const reached = (await sessions()).find(({ blocks }) =>
+    techniquesIn(blocks).some(({ technique, dose }) => technique === 'longer-4-6' && dose === '7 min'),
+  );
+  expect(climbs[0].arrives).toBe(reached!.date);
+  await answerStep(await director(), { ...(await asked()), technique: 'longer-4-6', answer: 'stay' });
+  expect(await doses()).not.toEqual(before);
+  expect((await readClimbs(await director(), id)).course.last).toEqual({ what: 'staying on the step', back: false });
 });

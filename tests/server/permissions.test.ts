@@ -39,6 +39,7 @@ import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
 import { addReview, answerStep, mendCheck, moveBlock, pinBlock } from '../../src/server/usecases/courses/moveBlock';
 import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
+import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
 import { listPlans } from '../../src/server/usecases/plans/listPlans';
@@ -47,6 +48,7 @@ import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { readLobby } from '../../src/server/usecases/readLobby';
 import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
+import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
 import { plannedTechniques, previewPace, saveSchools } from '../../src/server/usecases/studio/schools';
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
@@ -122,6 +124,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['listCourses', 'DL', (desk) => listCourses(desk)],
   ['prepareCourse', 'D', (desk) => prepareCourse(desk)],
   ['createCourse', 'D', (desk) => createCourse(desk, {})],
+  ['readClimbs', 'DL', (desk, { course }) => readClimbs(desk, course)],
   ['readCourse', 'DL', (desk, { course }) => readCourse(desk, course)],
   ['draftCourse', 'D', (desk) => draftCourse(desk, {})],
   ['draftingProblem', 'D', (desk) => draftingProblem(desk, {})],
@@ -160,6 +163,8 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['saveSchools', 'D', (desk) => saveSchools(desk, {})],
   ['plannedTechniques', 'D', (desk) => plannedTechniques(desk)],
   ['previewPace', 'D', (desk) => previewPace(desk, {})],
+  ['saveGuards', 'D', (desk) => saveGuards(desk, {})],
+  ['previewGuards', 'D', (desk) => previewGuards(desk, {})],
   ['saveSpeech', 'D', (desk) => saveSpeech(desk, {})],
   ['addClosure', 'D', (desk) => addClosure(desk, {})],
   ['removeClosure', 'D', (desk) => removeClosure(desk, { id: nobody })],
@@ -203,6 +208,7 @@ test('another studio finds nothing of ours', async () => {
     erasePerson(await stranger(), { person: fenna, name: 'Fenna T.' }),
     exportPerson(await stranger(), { person: fenna, why: 'curious' }),
     readCourse(await stranger(), boat.id),
+    readClimbs(await stranger(), boat.id),
     draftCourse(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
     draftingProblem(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
     keepDrafted(await stranger(), { course: boat.id, version: boat.version, seen: [], classes: [{ session: boat.id, techniques: [] }] }),

@@ -1,6 +1,7 @@
 'use server';
 
 import { reply } from '@/app/edge';
+import { previewGuards, saveGuards } from '@/server/usecases/studio/guards';
 import { previewPace, saveSchools } from '@/server/usecases/studio/schools';
 import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '@/server/usecases/studio/changeStudio';
 
@@ -30,4 +31,12 @@ export async function removeClosureAction(input: unknown) {
 
 export async function saveQualificationsAction(input: unknown) {
   return reply((desk) => saveQualifications(desk, input));
+}
+
+export async function saveGuardsAction(input: unknown) {
+  return reply((desk) => saveGuards(desk, input));
+}
+
+export async function previewGuardsAction(input: unknown) {
+  return reply((desk) => previewGuards(desk, input));
 }

@@ -1,6 +1,6 @@
 import { formatDose, mustParseDose, mustParsePattern, type Dose } from '../pattern';
 import { timeBlock, type Pace } from '../timing';
-import { CLIMB_LIMITS } from './limits';
+import { CLIMB_LIMITS, GUARDS, type Guards } from './limits';
 import { mostAfterAWeek, nextCounts, nextVolume } from './steps';
 
 /** One step of a climb: how it is done, whether it is a new thing, and what it asks of the step below. */
@@ -32,8 +32,8 @@ const MOST_STEPS = 40;
  * @param slower days between two steps, and the most minutes a step, where it is to grow more slowly than the rules allow
  * @example climbSteps({ pattern: '4:5', dose: '4 min' }, { pattern: '5:6', dose: '5 min' }, pace).length // 3
  */
-export function climbSteps(from: Way, to: Way, pace: Pace, { everyDays, stepMinutes }: Slower = {}): ClimbStep[] {
-  const counts = { isNew: true, classes: CLIMB_LIMITS.classesOnAStep, days: everyDays ?? 0 } as const;
+export function climbSteps(from: Way, to: Way, pace: Pace, { everyDays, stepMinutes }: Slower = {}, guards = GUARDS): ClimbStep[] {
+  const counts = { isNew: true, classes: guards.classesOnAStep, days: everyDays ?? 0 } as const;
   const steps: ClimbStep[] = [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }];
   let at: Way = from;
   const go = (next: Way, step: Omit<ClimbStep, 'pattern' | 'dose' | 'lighter'>, lighter = false) => {
@@ -41,17 +41,17 @@ export function climbSteps(from: Way, to: Way, pace: Pace, { everyDays, stepMinu
     if (!lighter) at = next;
   };
   for (let pattern = nextCounts(at.pattern, to.pattern); pattern && steps.length < MOST_STEPS; pattern = nextCounts(at.pattern, to.pattern))
-    go({ pattern, dose: sameTime(at, pattern, pace) }, counts);
+    go({ pattern, dose: sameTime(at, pattern, pace, guards) }, counts);
   // Another shape than it had: one new thing by itself.
-  if (at.pattern !== to.pattern) go({ pattern: to.pattern, dose: sameTime(at, to.pattern, pace) }, counts);
+  if (at.pattern !== to.pattern) go({ pattern: to.pattern, dose: sameTime(at, to.pattern, pace, guards) }, counts);
   const volume = { isNew: false, classes: 1, days: Math.max(CLIMB_LIMITS.daysBetweenVolume, everyDays ?? 0) } as const;
   let growing = 0;
   for (
-    let dose = nextVolume(at.pattern, at.dose, to.dose, pace, stepMinutes ?? undefined);
+    let dose = nextVolume(at.pattern, at.dose, to.dose, pace, stepMinutes ?? undefined, guards);
     dose && steps.length < MOST_STEPS;
-    dose = nextVolume(at.pattern, at.dose, to.dose, pace, stepMinutes ?? undefined)
+    dose = nextVolume(at.pattern, at.dose, to.dose, pace, stepMinutes ?? undefined, guards)
   ) {
-    if (growing === CLIMB_LIMITS.growingSteps) {
+    if (growing === guards.growingSteps) {
       go({ ...at, dose: lighterDose(at) }, volume, true);
       growing = 0;
     }
@@ -63,11 +63,11 @@ export function climbSteps(from: Way, to: Way, pace: Pace, { everyDays, stepMinu
 }
 
 /** The dose at which another pattern takes no longer than a week's growth allows. */
-function sameTime({ pattern, dose }: Way, next: string, pace: Pace): string {
+function sameTime({ pattern, dose }: Way, next: string, pace: Pace, guards: Guards): string {
   const read = mustParseDose(dose);
   if (read.kind !== 'rounds') return dose;
   const time = (of: string, with_: Dose) => timeBlock(mustParsePattern(of), with_, pace).planned;
-  const most = mostAfterAWeek(time(pattern, read));
+  const most = mostAfterAWeek(time(pattern, read), guards);
   let { rounds } = read;
   while (rounds > 1 && time(next, { ...read, rounds }) > most) rounds -= 1;
   return formatDose({ ...read, rounds });

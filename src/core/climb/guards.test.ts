@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { growthFindings, nextCounts, nextVolume, restFindings, rungFindings, GROWTH_LIMITS } from '.';
+import { climbSteps, growthFindings, nextCounts, nextVolume, restFindings, rungFindings, GROWTH_LIMITS, GUARDS, type Guards } from '.';
 import { millis } from '../units';
 
 /** No growing path trips a guard, and each planted breach is found. */
@@ -80,4 +80,19 @@ test('no growing path of counts, layers, volume or pumps trips a guard', () => {
   );
   const { pumpSteps } = GROWTH_LIMITS;
   pumpSteps.slice(1).forEach((pumps, index) => expect(guards(`${pumpSteps[index]} pumps at 60`, `${pumps} pumps at 60`)).toEqual([]));
+});
+
+test('a studio’s own guards are the ones that are asked', () => {
+  const set = (over: Partial<Guards>): Guards => ({ ...GUARDS, ...over });
+  const grows = (to: string, own: Guards) => growthFindings(done('4:6', '5 min'), done('4:6', to), 7, own).map(({ guard }) => guard);
+  expect([grows('6 min', GUARDS), grows('6 min', set({ weekMinutes: 0.5, weekShare: 0.1 }))]).toEqual([[], ['minutes jump']]);
+  expect([grows('7 min', GUARDS), grows('7 min', set({ weekMinutes: 2 }))]).toEqual([['minutes jump'], []]);
+  expect([restFindings(5, 20), restFindings(5, 20, set({ restMinutes: 10 })).map(({ guard }) => guard)]).toEqual([[], ['rest jump']]);
+  const held = (seconds: number, own: Guards) => rungFindings(done(`in 4 s, hold ${seconds} s, out 4 s`, '3 min'), 3, own).map(({ guard }) => guard);
+  expect([held(6, set({ holdSeconds: [0, 0, 6, 30] })), held(7, set({ holdSeconds: [0, 0, 6, 30] }))[0]]).toEqual([[], 'hold too long']);
+  const classes = (guards: Guards) => climbSteps({ pattern: '4:5', dose: '4 min' }, { pattern: '5:6', dose: '4 min' }, pace, {}, guards)[1].classes;
+  expect([classes(GUARDS), classes(set({ classesOnAStep: 4 }))]).toEqual([2, 4]);
+  const lighter = (guards: Guards) =>
+    climbSteps({ pattern: '4:6', dose: '4 min' }, { pattern: '4:6', dose: '9 min' }, pace, {}, guards).findIndex((step) => step.lighter);
+  expect([lighter(GUARDS), lighter(set({ growingSteps: 2 }))]).toEqual([4, 3]);
 });

@@ -1,6 +1,6 @@
 import { mustParseDose, mustParsePattern, plainPatterns, roomPattern, type CyclePattern, type Pattern, type Phase } from '../pattern';
 import { derive, holdsOf, lengthSpan, phaseSpan, timeBlock, type Pace } from '../timing';
-import { GROWTH_LIMITS, RUNG_LIMITS } from './limits';
+import { GROWTH_LIMITS, GUARDS, RUNG_LIMITS, type Guards } from './limits';
 import { mostAfterAWeek } from './steps';
 
 /** A dose of a technique on a day. */
@@ -22,7 +22,7 @@ export type GuardFinding =
     };
 
 /** What a technique's own rung does not allow, whatever came before. */
-export function rungFindings(done: Done, rung: 1 | 2 | 3 | 4): GuardFinding[] {
+export function rungFindings(done: Done, rung: 1 | 2 | 3 | 4, { holdSeconds, slowestPace }: Guards = GUARDS): GuardFinding[] {
   const pattern = mustParsePattern(done.pattern);
   const facts = derive(pattern, done.pace);
   const room = roomPattern(pattern);
@@ -32,7 +32,7 @@ export function rungFindings(done: Done, rung: 1 | 2 | 3 | 4): GuardFinding[] {
   if (!facts) return closing;
   const longest = Math.max(facts.holdIn.high, facts.holdOut.high) / 1000;
   const pace = facts.breathsPerMinute?.slow ?? Infinity;
-  const limit = { hold: RUNG_LIMITS.holdSeconds[rung - 1], share: RUNG_LIMITS.holdShare[rung - 1], pace: RUNG_LIMITS.slowestPace[rung - 1] };
+  const limit = { hold: holdSeconds[rung - 1], share: RUNG_LIMITS.holdShare[rung - 1], pace: slowestPace[rung - 1] };
   return [
     ...(longest > limit.hold ? [{ guard: 'hold too long', is: longest, limit: limit.hold } as const] : []),
     ...(facts.holdShare > limit.share ? [{ guard: 'hold share', is: facts.holdShare, limit: limit.share } as const] : []),
@@ -45,9 +45,9 @@ export function rungFindings(done: Done, rung: 1 | 2 | 3 | 4): GuardFinding[] {
  * What grew too fast inside a climb, from one practice to the next: counts, lengths, new layers, pumps, and the time all of it takes.
  * @param days between the two; a quiet week saves up one week's growth at most
  */
-export function growthFindings(before: Done, after: Done, days: number): GuardFinding[] {
+export function growthFindings(before: Done, after: Done, days: number, guards: Guards = GUARDS): GuardFinding[] {
   const [was, is] = [before, after].map(({ pattern }) => mustParsePattern(pattern));
-  return [...breathGrowth(was, is, after.pace), ...pumpGrowth(was, is), ...timeGrowth(before, after, days)];
+  return [...breathGrowth(was, is, after.pace), ...pumpGrowth(was, is), ...timeGrowth(before, after, days, guards)];
 }
 
 /** The strongest cycle of a pattern: the one that takes longest. */
@@ -111,16 +111,16 @@ function pumpGrowth(before: Pattern, after: Pattern): GuardFinding[] {
 }
 
 /** The time it takes, whatever made it longer. */
-function timeGrowth(before: Done, after: Done, days: number): GuardFinding[] {
+function timeGrowth(before: Done, after: Done, days: number, guards: Guards): GuardFinding[] {
   const [from, to] = [before, after].map(({ pattern, dose, pace }) => timeBlock(mustParsePattern(pattern), mustParseDose(dose), pace).planned);
   const weeks = Math.min(1 + GROWTH_LIMITS.savedWeeks, Math.max(1, Math.floor(days / 7)));
   let most: number = from;
-  for (let week = 0; week < weeks; week += 1) most = mostAfterAWeek(most);
+  for (let week = 0; week < weeks; week += 1) most = mostAfterAWeek(most, guards);
   return to > most ? [{ guard: 'minutes jump', from, to, most }] : [];
 }
 
 /** A lying rest grows by a quarter of an hour a step. Minutes in, minutes out. @example restFindings(15, 31)[0].guard // "rest jump" */
-export function restFindings(from: number, to: number): GuardFinding[] {
-  const most = from + GROWTH_LIMITS.restMinutes;
+export function restFindings(from: number, to: number, { restMinutes }: Guards = GUARDS): GuardFinding[] {
+  const most = from + restMinutes;
   return to > most ? [{ guard: 'rest jump', from, to, most }] : [];
 }

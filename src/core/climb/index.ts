@@ -6,4 +6,4 @@ export * from './path';
 export * from './says';
 export * from './sentence';
 export { stretchDays, type Rhythm } from './stretch';
-export { GROWTH_LIMITS } from './limits';
+export { CLIMB_LIMITS, GROWTH_LIMITS, GUARDS, type Guards } from './limits';

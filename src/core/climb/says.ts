@@ -1,5 +1,5 @@
 import type { Attendance } from '../teach';
-import { READY_LIMITS } from './limits';
+import { GUARDS, READY_LIMITS, type Guards } from './limits';
 
 /** What a class says of the climbs in it. */
 export interface ClassSays {
@@ -20,7 +20,7 @@ export interface ClassSays {
  * @returns null when nobody came, which says nothing
  * @example whatItSays(attendance, 11)?.answer // "advance" when 9 of 11 came, 8 easy, no stop sign
  */
-export function whatItSays(attendance: readonly Attendance[], people: number): ClassSays | null {
+export function whatItSays(attendance: readonly Attendance[], people: number, { easyShare, strainedBack }: Guards = GUARDS): ClassSays | null {
   const here = attendance.filter(({ came }) => came);
   if (here.length === 0) return null;
   const count = (effort: Attendance['effort']) => here.filter((one) => one.effort === effort).length;
@@ -28,23 +28,23 @@ export function whatItSays(attendance: readonly Attendance[], people: number): C
   const signs = here.reduce((sum, { stopSigns }) => sum + stopSigns.length, 0);
   const facts = { came: here.length, people, easy, strained, signs };
   if (signs >= READY_LIMITS.signsBack) return { ...facts, answer: 'back', because: 'signs' };
-  if (strained >= here.length * READY_LIMITS.strainedBack) return { ...facts, answer: 'back', because: 'strained' };
+  if (strained >= here.length * strainedBack) return { ...facts, answer: 'back', because: 'strained' };
   if (signs > 0) return { ...facts, answer: 'stay', because: 'one sign' };
   if (here.length < people * READY_LIMITS.cameShare) return { ...facts, answer: 'stay', because: 'few came' };
-  if (easy < here.length * READY_LIMITS.easyShare) return { ...facts, answer: 'stay', because: 'not easy' };
+  if (easy < here.length * easyShare) return { ...facts, answer: 'stay', because: 'not easy' };
   return { ...facts, answer: 'advance', because: 'enough' };
 }
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** What a class says, with its figures and its rule. @example saysText(says) // "9 of 11 came, 8 easy, none strained, no stop sign. Enough to go on." */
-export function saysText({ came, people, easy, strained, signs, because }: ClassSays): string {
+export function saysText({ came, people, easy, strained, signs, because }: ClassSays, { easyShare, strainedBack }: Guards = GUARDS): string {
   const facts = `${came} of ${people} came, ${easy} easy, ${strained === 0 ? 'none' : strained} strained, ${signs === 0 ? 'no stop sign' : signs === 1 ? 'one stop sign' : `${signs} stop signs`}.`;
   switch (because) {
     case 'enough':
       return `${facts} Enough to go on.`;
     case 'strained':
-      return `${facts} ${percent(READY_LIMITS.strainedBack)} strained or more goes back a step.`;
+      return `${facts} ${percent(strainedBack)} strained or more goes back a step.`;
     case 'signs':
       return `${facts} ${READY_LIMITS.signsBack} stop signs go back a step.`;
     case 'one sign':
@@ -52,6 +52,6 @@ export function saysText({ came, people, easy, strained, signs, because }: Class
     case 'few came':
       return `${facts} Fewer than half came, so it stays on the step.`;
     case 'not easy':
-      return `${facts} Fewer than ${percent(READY_LIMITS.easyShare)} found it easy, so it stays on the step.`;
+      return `${facts} Fewer than ${percent(easyShare)} found it easy, so it stays on the step.`;
   }
 }

@@ -1,6 +1,6 @@
 import { formatPattern, mustParsePattern, parsePattern } from '../pattern';
 import { trimNumber } from '../units';
-import { CLIMB_LIMITS, GROWTH_LIMITS } from './limits';
+import { GROWTH_LIMITS, GUARDS } from './limits';
 import { patternPath, shiftedPattern } from './path';
 import { mostAfterAWeek } from './steps';
 import { daysOf, readStretch, stepEvery, stepsIn, stretchText, times, type Rhythm, type Stretch } from './stretch';
@@ -189,13 +189,19 @@ function patternSolved(sentence: Sentence, filled: Blank | null, rhythm: Rhythm)
 function patternGuard({ step, every }: Sentence, rhythm: Rhythm): Guarded {
   const by = Number(/\d+/.exec(step)?.[0] ?? 1);
   if (by > GROWTH_LIMITS.counts) return { holds: false, text: `${by} counts at once; one at a time is the guard` };
-  return twoClasses(readStretch(every), rhythm) ?? { holds: true, text: `one count a step, ${CLIMB_LIMITS.classesOnAStep} classes or more on each` };
+  return (
+    twoClasses(readStretch(every), rhythm) ?? {
+      holds: true,
+      text: `one count a step, ${(rhythm.guards ?? GUARDS).classesOnAStep} classes or more on each`,
+    }
+  );
 }
 
 function twoClasses(every: Stretch | null, rhythm: Rhythm): Guarded | null {
   if (!every) return null;
   const classes = (daysOf(every, rhythm) / 7) * rhythm.classesAWeek;
-  return classes + 1e-9 < CLIMB_LIMITS.classesOnAStep ? { holds: false, text: `fewer than ${CLIMB_LIMITS.classesOnAStep} classes on a step` } : null;
+  const { classesOnAStep } = rhythm.guards ?? GUARDS;
+  return classes + 1e-9 < classesOnAStep ? { holds: false, text: `fewer than ${classesOnAStep} classes on a step` } : null;
 }
 
 function amountsOf(sentence: Sentence): { readonly solve: Solve } | Unread {
@@ -271,22 +277,23 @@ function amountSolved(sentence: Sentence, filled: Blank | null, rhythm: Rhythm):
 
 /** What the guard of an amount says: minutes and rounds by the week, holds and rest by the step. */
 function amountGuard(sentence: Sentence, rhythm: Rhythm): Guarded {
+  const guards = rhythm.guards ?? GUARDS;
   const { kind } = sentence;
   const every = readStretch(sentence.every);
   const [from, to, step] = (['from', 'to', 'step'] as const).map((blank) => readAmount(kind, sentence[blank]) ?? 0);
   const days = every ? daysOf(every, rhythm) : 7;
   const weeks = Math.min(1 + GROWTH_LIMITS.savedWeeks, Math.max(1, Math.floor((days + 1e-9) / 7)));
   if (kind === 'rest')
-    return step > GROWTH_LIMITS.restMinutes
-      ? { holds: false, text: `rest grows by at most ${GROWTH_LIMITS.restMinutes} minutes a step` }
-      : { holds: true, text: `within ${GROWTH_LIMITS.restMinutes} minutes a step` };
+    return step > guards.restMinutes
+      ? { holds: false, text: `rest grows by at most ${guards.restMinutes} minutes a step` }
+      : { holds: true, text: `within ${guards.restMinutes} minutes a step` };
   if (kind === 'hold') {
     const most = Math.max(GROWTH_LIMITS.holdSeconds, from * GROWTH_LIMITS.secondsShare);
     if (step > most + 1e-9) return { holds: false, text: `a hold grows by at most ${trimNumber(most)} s a step from ${trimNumber(from)} s` };
     return (
       twoClasses(every, rhythm) ?? {
         holds: true,
-        text: `at most ${trimNumber(most)} s a step, ${CLIMB_LIMITS.classesOnAStep} classes or more on each`,
+        text: `at most ${trimNumber(most)} s a step, ${guards.classesOnAStep} classes or more on each`,
       }
     );
   }
@@ -295,12 +302,15 @@ function amountGuard(sentence: Sentence, rhythm: Rhythm): Guarded {
   // The first step is the hardest: later a fifth of what it is by then is more.
   for (let now = from; now < to - 1e-9; now += step) {
     let most = now * minute;
-    for (let week = 0; week < weeks; week += 1) most = mostAfterAWeek(most);
+    for (let week = 0; week < weeks; week += 1) most = mostAfterAWeek(most, guards);
     const next = Math.min(to, now + step);
     // Less than a week between two steps shares what a week allows.
     const allowed = days < 7 - 1e-9 ? now * minute + ((most - now * minute) * days) / 7 : most;
     if (next * minute > allowed + 1)
       return { holds: false, text: `${amountText(kind, now)} grows to at most ${trimNumber(allowed / 60_000)} minutes by then` };
   }
-  return { holds: true, text: `within the guard of a minute, or a fifth, a week` };
+  return {
+    holds: true,
+    text: `within the guard of ${guards.weekMinutes === 1 ? 'a minute' : `${trimNumber(guards.weekMinutes)} minutes`}, or ${Math.round(guards.weekShare * 100)} %, a week`,
+  };
 }

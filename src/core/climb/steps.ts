@@ -1,6 +1,6 @@
 import { formatDose, formatPattern, mustParseDose, mustParsePattern, type CyclePattern, type Dose, type Pattern } from '../pattern';
 import { timeBlock, type Pace } from '../timing';
-import { GROWTH_LIMITS } from './limits';
+import { GUARDS, type Guards } from './limits';
 
 /**
  * One step of a counts climb: every phase moves at most one count towards the target.
@@ -26,8 +26,8 @@ export function alike(now: Pattern, goal: Pattern): now is CyclePattern {
 }
 
 /** The longest a dose may grow to in a week: a fifth more, or a minute, whichever is larger. In milliseconds. */
-export function mostAfterAWeek(time: number): number {
-  return Math.max(time * (1 + GROWTH_LIMITS.weekShare), time + GROWTH_LIMITS.weekMinutes * 60_000);
+export function mostAfterAWeek(time: number, { weekShare, weekMinutes }: Guards = GUARDS): number {
+  return Math.max(time * (1 + weekShare), time + weekMinutes * 60_000);
 }
 
 /**
@@ -36,11 +36,11 @@ export function mostAfterAWeek(time: number): number {
  * @returns the next dose in canonical text, or null when it is reached or no step fits the guard
  * @example nextVolume('4:4', '4 min', '6 min', pace) // "5 min"
  */
-export function nextVolume(pattern: string, from: string, target: string, pace: Pace, stepMinutes = Infinity): string | null {
+export function nextVolume(pattern: string, from: string, target: string, pace: Pace, stepMinutes = Infinity, guards = GUARDS): string | null {
   const [now, goal] = [mustParseDose(from), mustParseDose(target)];
   const read = mustParsePattern(pattern);
   const time = (dose: Dose) => timeBlock(read, dose, pace).planned;
-  const most = Math.min(mostAfterAWeek(time(now)), time(now) + stepMinutes * 60_000);
+  const most = Math.min(mostAfterAWeek(time(now), guards), time(now) + stepMinutes * 60_000);
   if (now.kind === 'minutes' && goal.kind === 'minutes') {
     // Whole minutes, but where it is asked to grow by less.
     const parts = stepMinutes % 1 > 0 ? 4 : 1;

@@ -1,4 +1,5 @@
 import { trimNumber } from '../units';
+import type { Guards } from './limits';
 
 /** How often in a week classes are, for climbs that go by classes. */
 export interface Rhythm {
@@ -7,6 +8,8 @@ export interface Rhythm {
   readonly week?: number;
   /** Milliseconds a round takes, where rounds grow. */
   readonly roundMs?: number;
+  /** The studio's. */
+  readonly guards?: Guards;
 }
 
 /** A stretch of time, in a unit that people say. */

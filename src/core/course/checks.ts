@@ -34,6 +34,7 @@ const HARM: Readonly<Record<Finding['code'], Severity>> = {
   'wrong hour': 'mend',
   empty: 'mend',
   'other teacher': 'know',
+  'after a pause': 'know',
   adapted: 'know',
   'near a limit': 'know',
 };

@@ -114,7 +114,7 @@ function problemOf(sessions: readonly CourseSession[], goals: readonly Goal[], p
       const goal = goals.find(({ technique }) => technique === id);
       const from = first(id);
       if (!goal) return [id, [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }]];
-      const steps = climbSteps(from, goal, pace, goal);
+      const steps = climbSteps(from, goal, pace, goal, planning.guards);
       // Classes that did it otherwise than it stands now were below this climb: they count, but not on its steps.
       return [id, isBelow(id, from) ? [{ ...steps[0], isNew: false }, { ...steps[0], isNew: false }, ...steps.slice(1)] : steps];
     }),

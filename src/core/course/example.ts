@@ -1,3 +1,4 @@
+import { GUARDS } from '../climb';
 import { SHIPPED_LIBRARY } from '../library';
 import { millis } from '../units';
 import type { Planning } from './types';
@@ -12,6 +13,7 @@ export function planning(over: Partial<Planning> = {}): Planning {
     taught: SHIPPED_LIBRARY.technique,
     tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }),
     settled: true,
+    guards: GUARDS,
     qualified: () => 'own',
     ...over,
   };

@@ -1,5 +1,6 @@
 import type { Qualification } from '../staff';
 import type { Basis, Block, TechniqueBlock } from '../plan';
+import type { Guards } from '../climb';
 import type { Edge } from '../ladder';
 import type { OwnEntry } from '../library';
 import type { Hour, Seat } from '../techniques';
@@ -78,6 +79,8 @@ export interface CourseProblem {
   readonly staff: readonly Teaching[];
   /** The director says of the group that it is settled: connected breath asks for it. */
   readonly settled?: boolean;
+  /** The studio's; as they are shipped where it has none. */
+  readonly guards?: Guards;
 }
 
 /** Somebody who may teach, and what. */
@@ -103,6 +106,7 @@ export interface Planning {
   readonly taught: (technique: string) => { readonly pattern: string; readonly dose: string };
   readonly tally: (block: Asked, date: IsoDate) => Tally;
   readonly settled: boolean;
+  readonly guards: Guards;
   /** Who is qualified for a family on a date: the course's own teacher, others by name, or nobody. */
   readonly qualified: (family: string, date: IsoDate) => 'own' | readonly string[];
 }

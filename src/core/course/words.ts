@@ -1,5 +1,5 @@
 import { listed } from '../wording';
-import type { GuardFinding } from '../climb';
+import { CLIMB_LIMITS, type GuardFinding } from '../climb';
 import { minutesUp } from '../plan';
 import { NEAR_A_LIMIT } from '../screening';
 import type { Library } from '../library';
@@ -55,6 +55,8 @@ export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { 
       return `is not among what this course’s teacher is qualified for; ${listed(finding.names, 'or')} could take the class`;
     case 'not settled':
       return 'is for a settled group; say so of the course, or leave it out';
+    case 'after a pause':
+      return `grows after ${finding.days} days without practice; after more than ${CLIMB_LIMITS.pauseDays} a climb goes one step back`;
     case 'closed':
       return `falls into closed days: ${finding.reason}`;
     case 'same time':

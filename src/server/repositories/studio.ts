@@ -1,3 +1,4 @@
+import { GUARDS, type Guards } from '@/core/climb';
 import { DEFAULT_SCHOOLS, type StudioSchools } from '@/core/conventions';
 import { DEFAULT_SHEET, type SheetOptions } from '@/core/cues';
 import type { Closure } from '@/core/course';
@@ -24,6 +25,8 @@ export interface Conventions extends House {
   readonly ruleChanges: readonly RuleChange[];
   /** Whether forms that are missing or run out are asked for without anybody's doing. */
   readonly asksByItself: boolean;
+  /** How fast things grow here, and when a climb goes on. */
+  readonly guards: Guards;
   readonly version: number;
 }
 
@@ -45,6 +48,7 @@ export function conventions(desk: Desk<Actor>): Promise<Conventions> {
       ruleChanges,
       rulebook: changedRulebook(ruleChanges),
       asksByItself,
+      guards: { ...GUARDS, ...row.guards },
       version,
     };
   });
@@ -64,6 +68,7 @@ export interface StudioChange {
   readonly speech?: Omit<SheetOptions, 'schools'>;
   readonly schools?: StudioSchools;
   readonly asksByItself?: boolean;
+  readonly guards?: Guards;
 }
 
 /** Changes what a studio decided, at the version it was seen at. */
@@ -75,7 +80,16 @@ export async function addStudio(
   at: Writing,
   studio: { readonly name: string; readonly zone: string; readonly speech: Omit<SheetOptions, 'schools'> },
 ): Promise<void> {
-  await at.em.insert(StudioRow, { id: at.who.studio, ...studio, tempo: 1000, naturalBreath: 4000, schools: {}, asksByItself: false, version: 1 });
+  await at.em.insert(StudioRow, {
+    id: at.who.studio,
+    ...studio,
+    tempo: 1000,
+    naturalBreath: 4000,
+    schools: {},
+    guards: {},
+    asksByItself: false,
+    version: 1,
+  });
 }
 
 /** Every version of the studio's changes of the rulebook, oldest first. */

@@ -51,7 +51,7 @@ export async function settingOf(
     ownTechniques(desk),
     closures(desk),
   ]);
-  const { tempo, naturalBreath, schools, library } = studio;
+  const { tempo, naturalBreath, schools, library, guards } = studio;
   const taught = Object.fromEntries(library.techniques.map((technique) => [technique.id, taughtAs(technique, schools)]));
   const tally = tallier(people, studio);
   const wanted = [...new Set(course.goals.flatMap(({ technique }) => [technique, ...wayDown(library.edges, technique)]))];
@@ -90,6 +90,7 @@ export async function settingOf(
     tallies,
     staff: teaching,
     settled: course.settled,
+    guards,
   };
   return { problem, planning: planningOf(problem), members: people };
 }

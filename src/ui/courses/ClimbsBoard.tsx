@@ -49,7 +49,7 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
   const say = useNotice();
   const { run, refusal, busy, refresh } = useAction();
   const [shown, setShown] = useState<{ readonly of: string; readonly request: CourseRequest; readonly outcome: Outcome } | null>(null);
-  const rhythm = { classesAWeek: view.classesAWeek, week: course.week ?? 0 };
+  const rhythm = { classesAWeek: view.classesAWeek, week: course.week ?? 0, guards: view.guards };
   const look = async (climb: Climb, sentence: Sentence, typed: Sentence) => {
     if (!request) return;
     const start = climb.points[0]?.date ?? course.sessions[0].date;

@@ -4,6 +4,7 @@ import { seated } from '@/app/edge';
 import { readStudio } from '@/server/usecases/studio/readStudio';
 import { Closures } from '@/ui/studio/Closures';
 import { ConventionsForm } from '@/ui/studio/ConventionsForm';
+import { GuardsForm } from '@/ui/studio/GuardsForm';
 import { Qualifications } from '@/ui/studio/Qualifications';
 import { SchoolsForm } from '@/ui/studio/SchoolsForm';
 import { SpeechForm } from '@/ui/studio/SpeechForm';
@@ -52,6 +53,7 @@ export default function StudioPage() {
               tempoSeconds={studio.tempo / 1000}
               naturalSeconds={studio.naturalBreath / 1000}
             />
+            <GuardsForm key={`guards ${JSON.stringify(studio.guards)}`} version={studio.version} guards={studio.guards} />
             <Closures closures={ahead} today={today} />
           </aside>
         </div>

@@ -1,4 +1,4 @@
-import { growthFindings, rungFindings } from '../../climb';
+import { CLIMB_LIMITS, growthFindings, rungFindings } from '../../climb';
 import { shortfalls } from '../../ladder';
 import { mustParsePattern, plainPatterns } from '../../pattern';
 import { readBlock, type TechniqueBlock } from '../../plan';
@@ -14,14 +14,23 @@ export const inOrder: BlockRule = ({ technique }, { date }, { practised }, { lad
   }));
 
 /** Dose, counts, hold and pace stay inside their rung, and grow by small steps. */
-export const insideGuards: BlockRule = (block, { date }, { last }, { basis }) => {
+export const insideGuards: BlockRule = (block, { date }, { last }, { basis, guards }) => {
   const done = ({ pattern, dose, tempo }: TechniqueBlock) => ({ pattern, dose, pace: { tempo: millis(tempo), naturalBreath: basis.naturalBreath } });
   const was = last.get(block.technique);
   const found = [
-    ...rungFindings(done(block), basis.library.technique(block.technique).rung),
-    ...(was ? growthFindings(done(was.block), done(block), daysBetween(was.date, date)) : []),
+    ...rungFindings(done(block), basis.library.technique(block.technique).rung, guards),
+    ...(was ? growthFindings(done(was.block), done(block), daysBetween(was.date, date), guards) : []),
   ];
   return found.map((finding) => ({ code: 'guard', finding }));
+};
+
+/** After a pause nothing goes on growing: the rule is one step back. */
+export const notAfterPause: BlockRule = (block, { date }, { last }, { basis }) => {
+  const was = last.get(block.technique);
+  const days = was ? daysBetween(was.date, date) : 0;
+  if (!was || days <= CLIMB_LIMITS.pauseDays) return [];
+  const time = (one: TechniqueBlock) => readBlock(one, basis).timing.planned;
+  return block.pattern !== was.block.pattern || time(block) > time(was.block) ? [{ code: 'after a pause', days }] : [];
 };
 
 /** Activating work belongs in the morning, calming work late. */

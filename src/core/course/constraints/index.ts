@@ -1,4 +1,4 @@
-import { atItsHour, byQualified, forSettled, forSomebody, inOrder, insideGuards, inWholeRounds, knownForWhom } from './block';
+import { atItsHour, byQualified, forSettled, forSomebody, inOrder, insideGuards, inWholeRounds, knownForWhom, notAfterPause } from './block';
 import { inTime, neverStanding, notEmpty, oneNewThing, prepared, restInside } from './session';
 import type { BlockRule, SessionRule } from './types';
 
@@ -11,6 +11,7 @@ export * from './session';
 export const BLOCK_RULES: readonly BlockRule[] = [
   inOrder,
   insideGuards,
+  notAfterPause,
   atItsHour,
   forSomebody,
   forSettled,

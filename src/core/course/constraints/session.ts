@@ -28,9 +28,9 @@ export const oneNewThing: SessionRule = ({ blocks }, before, planning) => {
 };
 
 /** The lying rest grows by small steps. */
-export const restInside: SessionRule = ({ blocks }, { rest }) => {
+export const restInside: SessionRule = ({ blocks }, { rest }, { guards }) => {
   const longest = Math.max(0, ...blocks.map((block) => (block.kind === 'rest' ? block.minutes : 0)));
-  return rest === null ? [] : restFindings(rest, longest).map((finding) => ({ finding: { code: 'guard', finding }, block: null }));
+  return rest === null ? [] : restFindings(rest, longest, guards).map((finding) => ({ finding: { code: 'guard', finding }, block: null }));
 };
 
 /** No class of a course that is planned has nothing to practise. */

@@ -8,6 +8,7 @@ export class Migration20261203000000_courses_bend extends Migration {
     this.addSql('alter table course add column removed_at timestamptz null');
     this.addSql('alter table course add column copied_from uuid null references course (id)');
     this.addSql('alter table class_session add column cancelled jsonb null');
+    this.addSql("alter table studio add column guards jsonb not null default '{}'");
     this.addSql(`create table course_step (
       id uuid primary key,
       studio uuid not null references studio (id),

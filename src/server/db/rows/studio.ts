@@ -1,4 +1,5 @@
 import { defineEntity, p } from '@mikro-orm/core';
+import type { Guards } from '@/core/climb';
 import type { StudioSchools } from '@/core/conventions';
 import type { SheetOptions } from '@/core/cues';
 import type { RuleChange } from '@/core/screening';
@@ -15,6 +16,8 @@ export const StudioRow = defineEntity({
     naturalBreath: p.integer(),
     speech: p.json<Omit<SheetOptions, 'schools'>>(),
     schools: p.json<Partial<StudioSchools>>(),
+    /** Guards that are otherwise than shipped. */
+    guards: p.json<Partial<Guards>>(),
     /** Whether forms that are missing or run out are asked for by themselves. */
     asksByItself: p.boolean(),
     version: p.integer().version(),

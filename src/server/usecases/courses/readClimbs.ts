@@ -27,6 +27,7 @@ export async function readClimbs(desk: Desk, id: string): Promise<ClimbsView> {
     course: view,
     naturalBreath: planning.basis.naturalBreath,
     classesAWeek: found.weekdays.length,
+    guards: planning.guards,
     climbs: found.goals.map((goal) => climbOf(goal, sessions, planning, progress, own, found.weekdays.length)),
     request: view.mayEdit ? (await readRequest(desk, id)).request : null,
   };
@@ -57,10 +58,10 @@ function climbOf(
   const kind = kindOf(first, goal);
   const counts = kind === 'pattern';
   const pace = { tempo: millis(planning.tempo), naturalBreath };
-  const steps = climbSteps(first, goal, pace, goal);
+  const steps = climbSteps(first, goal, pace, goal, planning.guards);
   const reached = reachedIn(sessions, goal);
   const arrives = reached === null ? null : sessions[reached - 1].date;
-  const perStep = Math.max(goal.everyDays ?? 0, counts ? Math.ceil((2 * 7) / classesAWeek) : 7);
+  const perStep = Math.max(goal.everyDays ?? 0, counts ? Math.ceil((planning.guards.classesOnAStep * 7) / classesAWeek) : 7);
   const grown = steps.filter(({ lighter }) => !lighter);
   return {
     technique: goal.technique,
@@ -71,7 +72,7 @@ function climbOf(
     from: counts ? first.pattern : plainDose(first.dose),
     to: counts ? goal.pattern : plainDose(goal.dose),
     step: counts ? 'one count' : kind === 'rounds' ? '1 round' : `${goal.stepMinutes ?? 1} min`,
-    every: goal.everyDays ? daysText(goal.everyDays) : counts ? '2 classes' : daysText(perStep),
+    every: goal.everyDays ? daysText(goal.everyDays) : counts ? `${planning.guards.classesOnAStep} classes` : daysText(perStep),
     arrives,
     inWeeks: arrives && done[0] ? weekOf(done[0].date, arrives) : null,
     stairs: stairsOf(done, progress),

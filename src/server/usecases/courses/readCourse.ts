@@ -218,7 +218,7 @@ async function elsewhereOf(desk: Desk, { id, cohort: group, teacher }: Course, a
 /** What the last logged class says of each technique in it that is still to come. */
 function saidBy(sessions: readonly Session[], planning: Planning, people: number, progress: ReadonlyMap<string, Progress>): StepSaid[] {
   const last = sessions.findLast(({ id }) => progress.get(id)?.log);
-  const says = last && whatItSays(progress.get(last.id)!.log!.attendance, people);
+  const says = last && whatItSays(progress.get(last.id)!.log!.attendance, people, planning.guards);
   if (!last || !says) return [];
   const after = sessions.filter(({ date, fixed }) => date > last.date && !fixed);
   return techniquesIn(last.blocks).flatMap(({ technique, pattern, dose }): StepSaid[] => {
@@ -236,7 +236,7 @@ function saidBy(sessions: readonly Session[], planning: Planning, people: number
         technique,
         name,
         date: last.date,
-        text: saysText(says),
+        text: saysText(says, planning.guards),
         answer: says.answer,
         step: step({ pattern, dose })!,
         next: step(next),

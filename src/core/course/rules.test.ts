@@ -1,0 +1,160 @@
+import {
+  aroundChecks,
+  checkCourse,
+  checkKey,
+  checkText,
+  draftCourse,
+  mayAccept,
+  placedOn,
+  reachedIn,
+  shifted,
+  type CourseSession,
+  type Goal,
+  type Planning,
+} from '.';
+import { SHIPPED_LIBRARY } from '../library';
+import type { Block, TechniqueBlock } from '../plan';
+import { addDays, isoDate } from '../units';
+import { planning } from './example';
+
+/** Rules that bend with life: days, other classes, pauses, a settled group, who teaches, and goals by a day. */
+
+const day = isoDate('2026-12-01');
+const { technique } = SHIPPED_LIBRARY;
+const block = (id: string, over: Partial<TechniqueBlock> = {}): TechniqueBlock => ({
+  id: `${id} ${JSON.stringify(over)}`,
+  kind: 'technique',
+  technique: id,
+  pattern: technique(id).pattern,
+  dose: technique(id).dose,
+  tempo: 1000,
+  ...over,
+});
+const session = (at: number, blocks: readonly Block[] = [], over: Partial<CourseSession> = {}): CourseSession => ({
+  id: `s${at}`,
+  date: addDays(day, at),
+  start: '18:30',
+  minutes: 60,
+  blocks,
+  fixed: false,
+  ...over,
+});
+const codes = (sessions: readonly CourseSession[], over: Partial<Planning> = {}) =>
+  checkCourse(sessions, planning(over)).map(({ finding }) => finding.code);
+let made = 0;
+const newId = () => `n${(made += 1)}`;
+
+test('open classes go to open days, the first to the first', () => {
+  const open = [0, 3, 7].map((at) => session(at));
+  const to = (...at: number[]) =>
+    placedOn(
+      open,
+      at.map((one) => addDays(day, one)),
+    );
+  expect(to(0, 3, 7)).toEqual({ moved: [], added: [], gone: [] });
+  expect(to(1, 3)).toEqual({ moved: [{ session: open[0], to: addDays(day, 1) }], added: [], gone: [open[2]] });
+  expect(to(0, 3, 7, 10).added).toEqual([addDays(day, 10)]);
+});
+
+test('what falls out moves on through the open classes; what is over comes into days that are added', () => {
+  const held = [0, 3, 7, 10].map((at) => session(at, [block('belly', { dose: `${at + 2} min` })], { fixed: at === 7 }));
+  const after = (days: number) =>
+    shifted(
+      held,
+      new Set(['s3']),
+      Array.from({ length: days }, (_, index) => addDays(day, 14 + index)),
+    );
+  const dose = (blocks: readonly Block[]) => (blocks[0] as TechniqueBlock).dose;
+  expect(after(1).sessions.map(({ id, blocks }) => [id, dose(blocks)])).toEqual([['s10', '5 min']]);
+  expect([after(1).added.map(({ blocks }) => dose(blocks)), after(1).over, after(0).over.map(dose)]).toEqual([['12 min'], [], ['12 min']]);
+  expect(shifted(held, new Set(), [])).toEqual({ sessions: [], added: [], over: [] });
+});
+
+test('classes stand in each other’s way only while both run', () => {
+  const at = (start: string, minutes = 60) =>
+    aroundChecks([session(0)], [], [{ date: day, start, minutes, name: 'Other', shares: 'teacher' }]).length;
+  expect([at('17:30'), at('17:31'), at('19:29'), at('19:30'), at('17:00', 180)]).toEqual([0, 1, 1, 0, 1]);
+  const closed = aroundChecks([session(0), session(3)], [{ from: day, until: addDays(day, 2), reason: 'the floor' }], []);
+  expect(closed.map((check) => [check.session, check.severity, checkText(check, SHIPPED_LIBRARY)])).toEqual([
+    ['s0', 'stop', 'falls into closed days: the floor'],
+  ]);
+});
+
+test('after more than fourteen days without practice nothing grows unsaid', () => {
+  const after = (days: number, dose: string) =>
+    codes([session(0, [block('longer-4-6', { dose: '5 min' })]), session(days, [block('longer-4-6', { dose })])]).includes('after a pause');
+  expect([after(14, '6 min'), after(15, '6 min'), after(15, '5 min'), after(15, '4 min')]).toEqual([false, true, false, false]);
+});
+
+test('connected breath waits for a settled group', () => {
+  const connected = SHIPPED_LIBRARY.techniques.find(({ family }) => family === 'connected')!.id;
+  const held = [session(0, [block(connected)], { start: '08:00' })];
+  expect([codes(held, { settled: false }).includes('not settled'), codes(held, { settled: true }).includes('not settled')]).toEqual([true, false]);
+  const goal: Goal = { technique: connected, pattern: technique(connected).pattern, dose: technique(connected).dose, practise: 1 };
+  const draft = (settled: boolean) =>
+    draftCourse(
+      [0, 3, 7].map((at) => session(at, [], { start: '08:00' })),
+      [goal],
+      planning({ settled, already: new Set(SHIPPED_LIBRARY.techniques.map(({ id }) => id).filter((id) => id !== connected)) }),
+      newId,
+    );
+  expect(draft(false).unplaced.map(({ blocked }) => blocked.why)).toEqual(['not settled']);
+  expect(draft(true).unplaced).toEqual([]);
+});
+
+test('who else could teach it is said, and nobody at all is to be mended', () => {
+  const held = [session(0, [block('hissing')])];
+  const who = (names: readonly string[]) => checkCourse(held, planning({ qualified: () => names })).filter(({ technique: of }) => of === 'hissing');
+  expect(who(['Corin', 'Linnet']).map((check) => [check.severity, checkText(check, SHIPPED_LIBRARY)])).toEqual([
+    ['know', 'is not among what this course’s teacher is qualified for; Corin or Linnet could take the class'],
+  ]);
+  expect(who([]).map(({ severity, finding }) => [severity, finding.code])).toEqual([['mend', 'nobody qualified']]);
+});
+
+test('an empty class of a course that is planned is said; of one that is not planned yet it is not', () => {
+  const empty = session(3, [{ id: 'r', kind: 'rest', part: 'lying-rest', minutes: 5 }]);
+  expect([codes([session(0, [block('belly')]), empty]).includes('empty'), codes([empty]).includes('empty')]).toEqual([true, false]);
+});
+
+test('a goal by a day is reached by then, or has no place', () => {
+  const goal = { technique: 'hissing', pattern: technique('hissing').pattern, dose: technique('hissing').dose, practise: 2 };
+  const already = new Set(['natural', 'belly', 'deepened', 'equal-4-4']);
+  const sessions = [0, 3, 7, 10].map((at) => session(at));
+  const draft = (by: number) => draftCourse(sessions, [{ ...goal, by: addDays(day, by) }], planning({ already }), newId);
+  expect(draft(3).unplaced).toEqual([]);
+  const [late] = draft(2).unplaced;
+  expect(late.blocked).toMatchObject({ why: 'clash', with: expect.arrayContaining([expect.objectContaining({ code: 'by', technique: 'hissing' })]) });
+  expect(late.mends!.flat().map(({ code }) => code)).toContain('later');
+  const held = draft(3).sessions;
+  expect([reachedIn(held, { ...goal, by: addDays(day, 3) }), reachedIn(held, { ...goal, by: addDays(day, 2) })]).toEqual([2, null]);
+});
+
+test('days between the steps of a climb are kept across its family', () => {
+  const goal = { technique: 'longer-5-6', pattern: technique('longer-5-6').pattern, dose: technique('longer-5-6').dose, practise: 1 };
+  const already = new Set(['natural', 'belly', 'deepened', 'equal-4-4', 'longer-3-4']);
+  const sessions = Array.from({ length: 16 }, (_, index) => session(index * 3));
+  const begun = (everyDays: number) => {
+    const { sessions: held } = draftCourse(sessions, [{ ...goal, everyDays }], planning({ already }), newId);
+    const first = (id: string) => held.findIndex(({ blocks }) => blocks.some((one) => one.kind === 'technique' && one.technique === id));
+    return (first('longer-5-6') - first('longer-4-5')) * 3;
+  };
+  expect(begun(14)).toBeGreaterThanOrEqual(14);
+  expect(begun(0)).toBeLessThan(14);
+});
+
+test('pins that cannot stand leave the course as it is, and say which', () => {
+  const goal = { technique: 'longer-5-6', pattern: technique('longer-5-6').pattern, dose: technique('longer-5-6').dose, practise: 1 };
+  const already = new Set(['natural', 'belly', 'deepened', 'equal-4-4', 'longer-3-4']);
+  const sessions = [0, 3, 7, 10, 14, 17].map((at) => session(at, at === 0 ? [block('longer-5-6', { pinned: true })] : []));
+  const { sessions: held, unplaced } = draftCourse(sessions, [goal], planning({ already }), newId);
+  expect(held).toEqual(sessions);
+  expect(unplaced[0].blocked).toMatchObject({ why: 'clash', with: [{ code: 'pin', technique: 'longer-5-6' }] });
+  expect(unplaced[0].mends).toContainEqual([{ code: 'unpin', technique: 'longer-5-6', number: 1, hour: null }]);
+});
+
+test('what is the director’s to judge may be accepted, what is not may not; a changed figure is another check', () => {
+  expect((['out of order', 'too soon', 'guard', 'wrong hour'] as const).every((code) => mayAccept({ code }))).toBe(true);
+  expect((['left out by all', 'standing', 'not settled', 'nobody qualified', 'closed'] as const).some((code) => mayAccept({ code }))).toBe(false);
+  const check = { session: 's', technique: 'a', finding: { code: 'over time', planned: 1, minutes: 60 } } as const;
+  expect(checkKey(check, 'takes 61 minutes of 60')).not.toBe(checkKey(check, 'takes 62 minutes of 60'));
+});
