@@ -1,3 +1,7 @@
+import { readFileSync } from 'node:fs';
+import loadSolver from 'highs';
+import { modelOf } from '../src/core/course/drafting/cases';
+import { LEFT_OUT, milpOf } from './milp';
 import { clashOf, mendsFor, solve, type Case, type CaseFile } from '../src/core/course/drafting';
 import { readiness } from '../src/core/forecast';
 import { SHIPPED_LIBRARY } from '../src/core/library';
@@ -98,8 +102,36 @@ function measure(name: string, cases: readonly Case[]): void {
   );
 }
 
+/** How long the solver beside ours may take for one request, in seconds. */
+const SOLVER_LIMIT = 10;
+
+/** The same requests by a general mixed-integer solver: the same best values, and how much processor time each takes altogether. */
+async function besideSolver(name: string, of: CaseFile, cases: readonly Case[]): Promise<void> {
+  const highs = await loadSolver();
+  let [ours, theirs, same, apart, late] = [0, 0, 0, 0, 0];
+  for (const one of cases) {
+    let from = process.cpuUsage();
+    const { dropped, sum } = solve(of, one, { enough: () => false });
+    ours += cpuSince(from);
+    from = process.cpuUsage();
+    const { Status, ObjectiveValue } = highs.solve(milpOf(modelOf(of, one)), { time_limit: SOLVER_LIMIT, threads: 1, output_flag: false, mip_rel_gap: 0 });
+    theirs += cpuSince(from);
+    if (Status !== 'Optimal') late += 1;
+    else if (Math.round(ObjectiveValue) === dropped * LEFT_OUT + sum) same += 1;
+    else apart += 1;
+  }
+  console.log(
+    `${name}, ${cases.length}, beside a mixed-integer solver: the same best value ${same}, another ${apart}, not proved by it in ${SOLVER_LIMIT} s ${late}; processor time ${(ours / 1000).toFixed(1)} s and ${(theirs / 1000).toFixed(0)} s, at least ${Math.round(theirs / ours)} × (aim 50)`,
+  );
+}
+
+function cpuSince(from: NodeJS.CpuUsage): number {
+  const { user, system } = process.cpuUsage(from);
+  return (user + system) / 1000;
+}
+
 /** Drafting: how often the best is proved in time, and how soon there is something; readiness of a large group. */
-export function measureDrafting(): void {
+export async function measureDrafting(): Promise<void> {
   const cases = (count: number, goals: (seed: number) => number, weeks: (seed: number) => number) =>
     Array.from({ length: count }, (_, seed) => request(seed + 1, goals(seed), weeks(seed)));
   measure(
@@ -118,6 +150,21 @@ export function measureDrafting(): void {
       (seed) => 12 + (seed % 5),
     ),
   );
+  await besideSolver(
+    'Drafts of 1–4 goals in 4–10 weeks',
+    file,
+    cases(
+      24,
+      (seed) => 1 + (seed % 4),
+      (seed) => 4 + (seed % 7),
+    ),
+  );
+  // A file of problems with known values can be named: OAKEN_CASES=problems.json npm run bench
+  const named = process.env.OAKEN_CASES;
+  if (named) {
+    const given = JSON.parse(readFileSync(named, 'utf8')) as CaseFile;
+    await besideSolver('The problems of the file', given, given.instances);
+  }
   const held = Array.from({ length: 32 }, (_, at) => ({
     date: isoDate(new Date(Date.UTC(2027, 0, 4 + at * 3)).toISOString().slice(0, 10)),
     techniques: SHIPPED_LIBRARY.techniques.slice((at * 3) % 20, ((at * 3) % 20) + 5).map(({ id }) => id),

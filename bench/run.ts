@@ -110,7 +110,7 @@ console.log(
 );
 
 await measureScreening();
-measureDrafting();
+await measureDrafting();
 
 const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';
 const running = await fetch(`${address}/health`).then(
