@@ -2,12 +2,14 @@ import { readFileSync } from 'node:fs';
 import loadSolver from 'highs';
 import { modelOf } from '../src/core/course/drafting/cases';
 import { LEFT_OUT, milpOf } from './milp';
+import { GUARDS } from '../src/core/climb';
+import { checkCourse, draftCourse, type CourseSession, type Planning } from '../src/core/course';
 import { clashOf, mendsFor, solve, type Case, type CaseFile } from '../src/core/course/drafting';
-import { readiness } from '../src/core/forecast';
+import { readinessOf } from '../src/core/forecast';
 import { SHIPPED_LIBRARY } from '../src/core/library';
 import { blockTime } from '../src/core/plan';
 import { isSideWork } from '../src/core/techniques';
-import { isoDate, millis } from '../src/core/units';
+import { addDays, isoDate, millis } from '../src/core/units';
 
 const HOUR = { morning: 'm', day: 'd', evening: 'e' } as const;
 const basis = { library: SHIPPED_LIBRARY, naturalBreath: millis(4000) };
@@ -102,6 +104,38 @@ function measure(name: string, cases: readonly Case[]): void {
   );
 }
 
+/** The checks of a course of 40 classes, as after every move. */
+function measureChecks(): void {
+  const day = isoDate('2027-01-04');
+  const planning: Planning = {
+    basis,
+    ladder: SHIPPED_LIBRARY.edges,
+    already: new Set(['natural', 'belly', 'deepened']),
+    tempo: 1000,
+    guards: GUARDS,
+    settled: true,
+    taught: SHIPPED_LIBRARY.technique,
+    tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 1, watch: 0, near: 0 }),
+    qualified: () => 'own',
+  };
+  const sessions = Array.from({ length: 40 }, (_, at): CourseSession => {
+    const date = addDays(day, Math.floor(at / 2) * 7 + (at % 2) * 3);
+    return { id: `s${at}`, date, start: '18:30', minutes: 75, blocks: [], fixed: false };
+  });
+  const goals = ['longer-5-6', '4-7-8', 'alternate-4-4', 'hissing'].map((technique) => {
+    const { pattern, dose } = SHIPPED_LIBRARY.technique(technique);
+    return { technique, pattern, dose, practise: 2 };
+  });
+  let made = 0;
+  const draft = draftCourse(sessions, goals, planning, () => `b${(made += 1)}`);
+  const times = Array.from({ length: 20 }, () => {
+    const begun = performance.now();
+    checkCourse(draft.sessions, planning);
+    return performance.now() - begun;
+  });
+  console.log(`Checks of 40 classes: ${quantile(times.slice(5), 0.5).toFixed(1)} ms (aim 10)`);
+}
+
 /** How long the solver beside ours may take for one request, in seconds. */
 const SOLVER_LIMIT = 10;
 
@@ -114,7 +148,12 @@ async function besideSolver(name: string, of: CaseFile, cases: readonly Case[]):
     const { dropped, sum } = solve(of, one, { enough: () => false });
     ours += cpuSince(from);
     from = process.cpuUsage();
-    const { Status, ObjectiveValue } = highs.solve(milpOf(modelOf(of, one)), { time_limit: SOLVER_LIMIT, threads: 1, output_flag: false, mip_rel_gap: 0 });
+    const { Status, ObjectiveValue } = highs.solve(milpOf(modelOf(of, one)), {
+      time_limit: SOLVER_LIMIT,
+      threads: 1,
+      output_flag: false,
+      mip_rel_gap: 0,
+    });
     theirs += cpuSince(from);
     if (Status !== 'Optimal') late += 1;
     else if (Math.round(ObjectiveValue) === dropped * LEFT_OUT + sum) same += 1;
@@ -165,6 +204,7 @@ export async function measureDrafting(): Promise<void> {
     const given = JSON.parse(readFileSync(named, 'utf8')) as CaseFile;
     await besideSolver('The problems of the file', given, given.instances);
   }
+  measureChecks();
   const held = Array.from({ length: 32 }, (_, at) => ({
     date: isoDate(new Date(Date.UTC(2027, 0, 4 + at * 3)).toISOString().slice(0, 10)),
     techniques: SHIPPED_LIBRARY.techniques.slice((at * 3) % 20, ((at * 3) % 20) + 5).map(({ id }) => id),
@@ -172,6 +212,7 @@ export async function measureDrafting(): Promise<void> {
   const course = { classes: held, edges: SHIPPED_LIBRARY.edges, already: new Set(['natural']) };
   const asked = SHIPPED_LIBRARY.techniques.slice(0, 20).map(({ id }) => id);
   const begun = performance.now();
-  for (let person = 0; person < 40; person += 1) for (const technique of asked) readiness(course, technique, 31, 0.5 + person / 100);
+  const rates = Array.from({ length: 40 }, (_, person) => 0.5 + person / 100);
+  for (const technique of asked) readinessOf(course, technique, 31, rates);
   console.log(`Readiness of 40 people for 20 techniques over 32 classes: ${(performance.now() - begun).toFixed(0)} ms (aim 50)`);
 }

@@ -35,6 +35,11 @@ function standsOn({ edges, already }: Course, technique: string): string[] {
  * @example readiness(course, 'b', 4, 0.8) // 0.4096 where b needs a four times, and a stood in each of four classes
  */
 export function readiness(course: Course, technique: string, at: number, p: number): number {
+  return readinessOf(course, technique, at, [p])[0];
+}
+
+/** The same for several chances of coming at once: which counts can come about does not hang on them. */
+export function readinessOf(course: Course, technique: string, at: number, chances: readonly number[]): number[] {
   const { classes, edges, already } = course;
   const below = standsOn(course, technique);
   const index = new Map(below.map((id, place) => [id, place]));
@@ -47,33 +52,35 @@ export function readiness(course: Course, technique: string, at: number, p: numb
     const first = began[edge.place];
     return first >= 0 && first < now && daysBetween(classes[first].date, classes[now].date) >= edge.days;
   };
-  let states = new Map<string, { readonly counts: readonly number[]; chance: number }>();
-  const start = below.map(() => 0);
-  states.set(start.join(), { counts: start, chance: 1 });
+  // Counts are small: each state is known by them as characters.
+  const keyOf = (counts: Uint8Array): string => String.fromCharCode.apply(null, counts as unknown as number[]);
+  let states = new Map<string, { readonly counts: Uint8Array; readonly chance: Float64Array }>();
+  const start = new Uint8Array(below.length);
+  states.set(keyOf(start), { counts: start, chance: new Float64Array(chances.length).fill(1) });
   for (let now = 0; now < Math.min(at, classes.length); now += 1) {
     const here = below.map((id, place) => ({ id, place })).filter(({ id }) => classes[now].techniques.includes(id));
     if (here.length === 0) continue;
-    const next = new Map<string, { readonly counts: readonly number[]; chance: number }>();
-    const add = (counts: readonly number[], chance: number) => {
-      const key = counts.join();
-      const known = next.get(key);
-      if (known) known.chance += chance;
-      else next.set(key, { counts, chance });
+    const next: typeof states = new Map();
+    const add = (counts: Uint8Array, chance: Float64Array, share: (p: number) => number) => {
+      const key = keyOf(counts);
+      const known = next.get(key)?.chance ?? new Float64Array(chances.length);
+      for (let who = 0; who < chances.length; who += 1) known[who] += chance[who] * share(chances[who]);
+      next.set(key, { counts, chance: known });
     };
     for (const { counts, chance } of states.values()) {
-      add(counts, chance * (1 - p));
-      const came = counts.map((had, place) => {
-        const practises = here.some((one) => one.place === place) && needs[place].every((edge) => counts[edge.place] >= edge.sessions);
-        return practises ? Math.min(most[place], had + 1) : had;
-      });
-      add(came, chance * p);
+      add(counts, chance, (p) => 1 - p);
+      const came = counts.slice();
+      for (const { place } of here)
+        if (counts[place] < most[place] && needs[place].every((edge) => counts[edge.place] >= edge.sessions)) came[place] += 1;
+      add(came, chance, (p) => p);
     }
     states = next;
   }
   const own = needs[index.get(technique) ?? -1] ?? [];
-  if (!own.every((edge) => at >= classes.length || waited(edge, at))) return 0;
-  let ready = 0;
-  for (const { counts, chance } of states.values()) if (own.every((edge) => counts[edge.place] >= edge.sessions)) ready += chance;
+  if (!own.every((edge) => at >= classes.length || waited(edge, at))) return chances.map(() => 0);
+  const ready = chances.map(() => 0);
+  for (const { counts, chance } of states.values())
+    if (own.every((edge) => counts[edge.place] >= edge.sessions)) chance.forEach((each, who) => (ready[who] += each));
   return ready;
 }
 
@@ -121,7 +128,7 @@ export interface Review {
  * @returns null where no review helps
  */
 export function bestReview(course: Course, technique: string, at: number, chances: readonly number[], open: (at: number) => boolean): Review | null {
-  const ready = (of: Course) => chances.reduce((sum, p) => sum + readiness(of, technique, at, p), 0);
+  const ready = (of: Course) => readinessOf(of, technique, at, chances).reduce((sum, each) => sum + each, 0);
   const now = ready(course);
   const below = standsOn(course, technique).filter((id) => id !== technique);
   let best: Review | null = null;

@@ -1,5 +1,5 @@
 import { restFindings } from '../../climb';
-import { readBlock, sessionTime, techniquesIn, type TechniqueBlock } from '../../plan';
+import { readBlock, sessionTime, setupOf, techniquesIn, type TechniqueBlock } from '../../plan';
 import { waysSeen } from '../../screening';
 import { isSideWork } from '../../techniques';
 import { COURSE_LIMITS } from '../limits';
@@ -40,11 +40,12 @@ export const notEmpty: SessionRule = ({ blocks, fixed }) =>
 /** Nobody stands for holds, pumps or connected breath. */
 export const neverStanding: SessionRule = ({ blocks }, _, { basis }) =>
   techniquesIn(blocks).flatMap((block) => {
-    const { setup, pattern, dose, pace, tags } = readBlock(block, basis);
+    if (setupOf(block, basis).seat !== 'standing') return [];
+    const { pattern, dose, pace, tags } = readBlock(block, basis);
     const strong = waysSeen(pattern, dose, pace, tags).some(
       ({ features }) => features.pumps || features.connected || features.holdInSeconds + features.holdOutSeconds > 0,
     );
-    return setup.seat === 'standing' && strong ? [{ finding: { code: 'standing' }, block }] : [];
+    return strong ? [{ finding: { code: 'standing' }, block }] : [];
   });
 
 /** Everything fits the minutes, with arriving, rests and closing. */

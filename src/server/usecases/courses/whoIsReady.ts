@@ -1,5 +1,5 @@
 import type { Goal, Planning } from '@/core/course';
-import { bestReview, catchUp, howMany, readiness } from '@/core/forecast';
+import { bestReview, catchUp, howMany, readinessOf } from '@/core/forecast';
 import { techniquesIn } from '@/core/plan';
 import { daysBetween, type IsoDate } from '@/core/units';
 import type { BehindLine, ReadyLine } from '@/views/course';
@@ -54,16 +54,11 @@ export function whoIsReady({ sessions, goals, planning, members, progress }: Cou
   const name = (id: string) => library.find(id)?.name ?? id;
   const lineFor = (of: typeof course, technique: string, shown: string, at: number, practise = 0): ReadyLine => {
     const goal = practise > 0;
-    const known = new Map<string, number>();
-    const chanceOf = (from: typeof course, p: number, key: string) => {
-      const found = known.get(key + p) ?? readiness(from, technique, at, p);
-      known.set(key + p, found);
-      return found;
-    };
-    const each = members.map((member) => ({ member, chance: chanceOf(of, chances.get(member.id)!, 'ready ') }));
+    const rates = members.map(({ id }) => chances.get(id)!);
+    const each = readinessOf(of, technique, at, rates).map((chance, index) => ({ member: members[index], chance }));
     // Without what stands below, coming is enough.
     const bare = { ...of, edges: of.edges.filter(({ to }) => to === technique) };
-    const came = members.reduce((sum, { id }) => sum + chanceOf(bare, chances.get(id)!, 'came '), 0);
+    const came = readinessOf(bare, technique, at, rates).reduce((sum, chance) => sum + chance, 0);
     const review = goal ? null : bestReview(of, technique, at, [...chances.values()], (place) => !sessions[place].fixed);
     const likelyNot = each.filter(({ chance }) => chance < DOUBTFUL).map(({ member }) => member.name);
     const best = review && Math.round(review.more) >= 1 ? review : null;
