@@ -38,7 +38,8 @@ export function GuardsForm({ version, guards }: { version: number; guards: Guard
   });
   return (
     <form onSubmit={form.send} noValidate className="plank stack">
-      <Fold title="Guards" aside="how fast things grow here">
+      <Fold title="Guards">
+        <p className="small soft">How fast things grow here, and when a climb goes on.</p>
         <div className="stack">
           <Amount form={form} name="weekMinutes" label="Minutes a week more" step={0.5} helperText="Or the share below, whichever is larger." />
           <Amount form={form} name="weekPercent" label="Percent a week more" step={5} />

@@ -80,7 +80,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
     today: desk.today,
     mayEdit,
     sessions: sessions.map((session) => ({
-      ...plankOf(session, planning, seen),
+      ...plankOf(session, planning, seen, new Set(found.goals.map(({ technique }) => technique))),
       week: weekOf(found.firstDate, session.date),
       state: stateOf(session, progress.get(session.id), desk.today),
       logged: loggedText(progress.get(session.id)),
@@ -102,13 +102,20 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   };
 }
 
-function plankOf(session: Session, { basis, ladder }: Planning, seen: Set<string>): Omit<SessionPlank, 'week' | 'state' | 'logged'> {
+function plankOf(
+  session: Session,
+  { basis, ladder }: Planning,
+  seen: Set<string>,
+  goals: ReadonlySet<string>,
+): Omit<SessionPlank, 'week' | 'state' | 'logged'> {
   const planned = minutesUp(sessionTime(session.blocks, basis));
   const techniques = techniquesIn(session.blocks).map((block) => {
     const fresh = !seen.has(block.technique);
-    const review = [...seen].some(
-      (id) => basis.library.find(id)?.family === basis.library.technique(block.technique).family && wayDown(ladder, id).includes(block.technique),
-    );
+    // What is outgrown and no goal of its own comes back as a review.
+    const family = basis.library.technique(block.technique).family;
+    const review =
+      !goals.has(block.technique) &&
+      [...seen].some((id) => basis.library.find(id)?.family === family && wayDown(ladder, id).includes(block.technique));
     seen.add(block.technique);
     const { of } = basis.library.technique(block.technique);
     const name = blockName(block, basis.library);
