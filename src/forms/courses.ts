@@ -163,6 +163,8 @@ export const mendForm = object({
   session: id(),
   kind: oneOf(['move', 'shorten rest', 'add preparation'] as const),
   block: id(),
+  /** Which preparation is added. */
+  part: slug('No such part.'),
   seen: seen(),
 });
 

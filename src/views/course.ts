@@ -52,7 +52,12 @@ export interface ShownCheck {
   readonly cause: string;
   /** What it is known again by when it is accepted; null where it cannot be. */
   readonly key: string | null;
-  readonly mend: { readonly kind: 'move' | 'shorten rest' | 'add preparation'; readonly block: string; readonly text: string } | null;
+  readonly mend: {
+    readonly kind: 'move' | 'shorten rest' | 'add preparation';
+    readonly block: string;
+    readonly part: string | null;
+    readonly text: string;
+  } | null;
 }
 
 export type SessionState = 'cancelled' | 'empty' | 'planned' | 'published' | 'acknowledged' | 'taught' | 'not logged';

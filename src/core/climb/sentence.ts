@@ -53,8 +53,8 @@ export type Climbed =
   /** All blanks are filled and do not fit together. */
   | { readonly is: 'short'; readonly sum: string; readonly mends: readonly ClimbMend[]; readonly stairs: readonly string[] };
 
-/** An amount of what grows, in its own unit: minutes, seconds or rounds; null where it does not read. */
-function readAmount(kind: ClimbKind, text: string): number | null {
+/** An amount of what grows, in its own unit: minutes, seconds or rounds; null where it does not read. @example readAmount('minutes', '1 min 30 s') // 1.5 */
+export function readAmount(kind: ClimbKind, text: string): number | null {
   const plain = text.trim().toLowerCase().replaceAll(',', '.');
   const minutes = /^(?:(\d+(?:\.\d+)?)\s*(?:min|minutes?))?\s*(?:(\d+(?:\.\d+)?)\s*(?:s|sec|seconds?))?$/.exec(plain);
   const bare = /^\d+(?:\.\d+)?$/.test(plain) ? Number(plain) : null;

@@ -95,7 +95,7 @@ async function heldTasks(desk: Desk): Promise<Task[]> {
 }
 
 async function teachingTasks(desk: Desk): Promise<Task[]> {
-  return (await myClasses(desk)).flatMap(({ id, date, start, course, state, today, again }): Task[] => {
+  return (await myClasses(desk)).flatMap(({ id, date, start, course, state, today, again, logged }): Task[] => {
     const href = `/teach/${id}`;
     const when = today ? `today at ${start}` : `${dayText(date)} at ${start}`;
     if (state === 'published')
@@ -107,6 +107,8 @@ async function teachingTasks(desk: Desk): Promise<Task[]> {
           doing: 'Read the plan',
         },
       ];
+    if (state === 'cancelled' && date >= desk.today)
+      return [{ harm: 'mend', text: `${course} ${when} is ${logged}.`, href: '/teach', doing: 'See your week' }];
     if (state === 'acknowledged' && today) return [{ harm: 'know', text: `You teach ${course} ${when}.`, href, doing: 'Open the class' }];
     if (state === 'not logged') return [{ harm: 'mend', text: `${course} ${when} is not logged yet.`, href: `${href}?log`, doing: 'Log it' }];
     return [];

@@ -54,7 +54,9 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
     if (!request) return;
     const start = climb.points[0]?.date ?? course.sessions[0].date;
     const goals = request.goals.map((goal) =>
-      goal.technique === climb.technique ? goalAs(goal, sentence, typed, { ...rhythm, roundMs: climb.roundMs ?? undefined }, start) : goal,
+      goal.technique === climb.technique
+        ? goalAs(goal, sentence, typed, said(climb), { ...rhythm, roundMs: climb.roundMs ?? undefined }, start)
+        : goal,
     );
     const wish = { ...request, goals };
     const reply = await run(() => tryCourseAction({ ...wish, then: 'draft' }));

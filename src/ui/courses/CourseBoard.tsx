@@ -70,8 +70,8 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
   };
   const mend = ({ session, mend: step }: ShownCheck) => {
     if (!step) return;
-    const { kind, block } = step;
-    void send(`${step.text}: done.`, (now) => mendCheckAction({ course: now.course.id, session, kind, block, seen: seenIn(now) }));
+    const { kind, block, part } = step;
+    void send(`${step.text}: done.`, (now) => mendCheckAction({ course: now.course.id, session, kind, block, part, seen: seenIn(now) }));
   };
   const review = ({ review: best }: ReadyLine) =>
     best &&

@@ -45,7 +45,7 @@ function Classes({ title, classes }: { title: string; classes: readonly Teaching
           <li key={id} className="group">
             <div>
               <h3>
-                <Link href={state === 'not logged' ? `/teach/${id}?log` : `/teach/${id}`}>{course}</Link>
+                {state === 'cancelled' ? <s>{course}</s> : <Link href={state === 'not logged' ? `/teach/${id}?log` : `/teach/${id}`}>{course}</Link>}
               </h3>
               <p className="small soft">{techniques.join(' · ')}</p>
             </div>

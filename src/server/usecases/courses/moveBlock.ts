@@ -72,7 +72,11 @@ export async function mendCheck(desk: Desk, input: unknown): Promise<void> {
       const sessions = await sessionsOf(now, [form.course]);
       const { planning } = await settingOf(now, found, sessions);
       const check = checkCourse(sessions, planning).find(
-        ({ session, mend }) => session === form.session && mend?.kind === form.kind && mended(mend) === form.block,
+        ({ session, mend }) =>
+          session === form.session &&
+          mend?.kind === form.kind &&
+          mended(mend) === form.block &&
+          (mend.kind !== 'add preparation' || !form.part || mend.part === form.part),
       );
       if (!check?.mend) throw new Refusal('clash', 'This check is no longer there: something has changed since the page was opened.');
       await keepEdit(now, edit(sessions, check.mend, { today: now.today, newId: now.newId, library: planning.basis.library }), form.seen);

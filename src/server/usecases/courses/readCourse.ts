@@ -182,7 +182,12 @@ export async function checksOf(found: Course, sessions: readonly Session[], plan
         text,
         cause: causeOf(check),
         key: mayAccept(check.finding) ? checkKey(check, text) : null,
-        mend: mend && { kind: mend.kind, block: mended(mend), text: mendText(mend, dateOf) },
+        mend: mend && {
+          kind: mend.kind,
+          block: mended(mend),
+          part: mend.kind === 'add preparation' ? mend.part : null,
+          text: mendText(mend, dateOf),
+        },
       };
     });
 }

@@ -5,7 +5,7 @@ import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid } from '../../errors';
-import { sessionsBetween } from '../../repositories/courses';
+import { courses, sessionsBetween } from '../../repositories/courses';
 import { addClosure as add, changeQualifications, changeStudio, conventions, removeClosure as remove } from '../../repositories/studio';
 import { knownFamilies } from '../techniques/known';
 
@@ -42,7 +42,8 @@ export async function addClosure(desk: Desk, input: unknown): Promise<{ readonly
   const { once, from, until, reason } = await checked(closureForm, input);
   return onceOnly(desk, once, async (at) => {
     await add(at, { from, until, reason });
-    return { inside: (await sessionsBetween(at, from, until)).map(({ date }) => date) };
+    const here = new Set((await courses(at)).map(({ id }) => id));
+    return { inside: (await sessionsBetween(at, from, until)).filter(({ course }) => here.has(course)).map(({ date }) => date) };
   });
 }
 
