@@ -8,7 +8,7 @@ import { draftCourse, keepDrafted } from '../../src/server/usecases/courses/draf
 import { changeCourse } from '../../src/server/usecases/courses/changeCourse';
 import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { cancelClass } from '../../src/server/usecases/courses/lifeHappens';
-import { mendCheck, moveBlock, pinBlock } from '../../src/server/usecases/courses/moveBlock';
+import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
 import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
 import { answerLink, renewByLink } from '../../src/server/usecases/people/answerLink';
 import { erasePerson } from '../../src/server/usecases/people/erasePerson';
@@ -106,11 +106,6 @@ async function courseWriters(): Promise<Writer[]> {
           reason: 'the boiler',
           bend: 'shift',
         }),
-    },
-    {
-      name: 'pin',
-      kind: 'same',
-      send: async () => pinBlock(await director(), { course: boat.id, block: moved.id, pinned: true, seen }),
     },
     { name: 'save the next', send: save(next) },
     { name: 'save the full one', send: save(full) },
