@@ -45,7 +45,7 @@ export function ClosedDays({ view, busy, send }: Props) {
   const days = listed(view.closed.map(dayText));
   const take = (bend: Bend) => void send(`The course leaves out ${days}.`, (now) => leaveClosedDaysAction({ ...asSeen(now), bend }));
   return (
-    <section className="note bad stack" aria-label="Closed days">
+    <section className="note bad stack" style={{ marginBottom: 14 }} aria-label="Closed days">
       <p>
         <strong>
           {view.closed.length === 1
@@ -79,7 +79,7 @@ export function CancelClass({ view, busy, send, onDone }: Props & { readonly onD
     if (reply?.ok) onDone();
   };
   return (
-    <section className="sheet stack" aria-label="Cancel a class">
+    <section className="sheet stack" style={{ marginBottom: 14 }} aria-label="Cancel a class">
       <h2>Cancel a class</h2>
       <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2fr)', gap: 16 }}>
         <PickField
@@ -133,7 +133,7 @@ export function Reopened({ view, busy, send }: Props) {
     if (reply?.ok) setShown(null);
   };
   return (
-    <section className="note stack" aria-label="Open days without a class">
+    <section className="note stack" style={{ marginBottom: 14 }} aria-label="Open days without a class">
       <div className="row">
         <span>
           {view.reopened.length === 1 ? 'One day of the course is open and has no class:' : 'Days of the course that are open and have no class:'}
@@ -180,7 +180,7 @@ export function EndOrRemove({
     if (reply?.ok) onGone();
   };
   return wish === 'end' ? (
-    <section className="sheet stack" aria-label="End the course">
+    <section className="sheet stack" style={{ marginBottom: 14 }} aria-label="End the course">
       <h2>End the course</h2>
       <p>
         {ahead === 1 ? 'The one class' : `The ${ahead} classes`} still to come {ahead === 1 ? 'is' : 'are'} cancelled, and whoever was to teach them
@@ -201,7 +201,7 @@ export function EndOrRemove({
       </div>
     </section>
   ) : (
-    <section className="sheet stack" aria-label="Delete the course">
+    <section className="sheet stack" style={{ marginBottom: 14 }} aria-label="Delete the course">
       <h2>Delete the course</h2>
       <p>Nothing of it was taught or published. It goes, with everything planned in it.</p>
       <div className="row">
