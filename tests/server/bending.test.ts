@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { SHIPPED_LIBRARY } from '../../src/core/library';
 import { techniquesIn } from '../../src/core/plan';
-import { course, sessionsOf } from '../../src/server/repositories/courses';
+import { course, progressOf, sessionsOf } from '../../src/server/repositories/courses';
 import { acceptCheck } from '../../src/server/usecases/courses/acceptCheck';
 import { changeCourse, tryCourse } from '../../src/server/usecases/courses/changeCourse';
 import { copyCourse } from '../../src/server/usecases/courses/copyCourse';
@@ -110,6 +110,26 @@ test('a cancelled class: the rest moves on, is drafted anew, stays, or a class i
 
   expect(await answerOf(publishPlan(await director(), { once: newId(), session: first.id, version: first.version + 2, teacher }))).toBe('late');
   expect(await answerOf(cancelClass(await director(), await wish('drop')))).toBe('not-found');
+});
+
+test('a published class that is taken back, moved or cancelled again is told to whoever holds its plan', async () => {
+  const { asked, sessions, id, teacher } = await drafted({ start: '21:00' });
+  const [first] = await sessions();
+  await publishPlan(await director(), { once: newId(), session: first.id, version: first.version, teacher });
+  const plan = async () => (await progressOf(await director(), [first.id])).get(first.id)!.plan!;
+  const mails = async () => (await readOutbox(await director())).filter(({ body }) => body.includes('the lift is stuck')).length;
+  await cancelClass(await director(), { ...(await asked()), session: first.id, reason: 'the lift is stuck', bend: 'drop' });
+  expect([(await plan()).number, await mails()]).toEqual([1, 1]);
+  await undoStep(await director(), await asked());
+  expect(await plan()).toMatchObject({ number: 2, changes: ['held after all'] });
+  await undoStep(await director(), await asked());
+  expect([(await sessions()).some((one) => one.id === first.id), await mails()]).toEqual([false, 2]);
+  await undoStep(await director(), await asked());
+  await changeCourse(await director(), { ...(await asked()), start: '21:30', published: 'follow' });
+  expect((await plan()).changes).toEqual(['at 21:30 instead of 21:00']);
+  await undoStep(await director(), await asked());
+  expect((await plan()).changes).toEqual(['at 21:00 instead of 21:30']);
+  expect((await readCourse(await director(), id)).sessions[0]).toMatchObject({ start: '21:00', state: 'published' });
 });
 
 test('closed days are said, and left with one press; when they open again the day offers itself', async () => {

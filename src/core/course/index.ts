@@ -1,4 +1,4 @@
-/** Courses: dated sessions, the rules of planning, the greedy draft, and the checks that run after every change. */
+/** Courses: dated sessions, the rules of planning, the draft, and the checks that run after every change. */
 export * from './types';
 export * from './dates';
 export { COURSE_LIMITS } from './limits';

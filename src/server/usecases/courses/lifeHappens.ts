@@ -19,12 +19,12 @@ import {
   type Seen,
   type Session,
 } from '../../repositories/courses';
-import { addMail } from '../../repositories/mails';
-import { closures, staff } from '../../repositories/studio';
+import { closures } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';
 import { asSeen } from './request';
 import { recorded } from './steps';
+import { tellCancelled } from './telling';
 import { tried } from './tried';
 
 /** Cancels a class, and does with the rest what was chosen. What is past stays as it was. */
@@ -105,7 +105,7 @@ async function lose(
   if (lost.some(({ session }) => progress.get(session.id)?.log)) throw new Refusal('late', 'This class was taught and logged already.');
   for (const { session, reason } of lost)
     await changeClass(at, session.id, session.version, { cancelled: { reason, by: at.who.id, at: at.now.toISOString() } });
-  await tellTeachers(at, found, lost, progress);
+  await tellCancelled(at, found, lost);
   if (bend === 'shift' || bend === 'add') {
     const days = bend === 'add' ? await daysAfter(at, found, sessions) : [];
     const moved = shifted(sessions, new Set(lost.map(({ session }) => session.id)), days);
@@ -139,31 +139,6 @@ async function redraft(at: Writing<Staff>, id: string, anew: boolean): Promise<v
   const after = afresh(at);
   const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
   await draftAndKeep(after, found, sessions, await settingOf(after, found, sessions), anew && sessions.some(({ fixed }) => !fixed));
-}
-
-/** Whoever a class was handed to, or the course's teacher, gets a word. */
-async function tellTeachers(
-  at: Writing<Staff>,
-  found: Course,
-  lost: readonly { readonly session: Session; readonly reason: string }[],
-  progress: Awaited<ReturnType<typeof progressOf>>,
-): Promise<void> {
-  const everyone = await staff(at);
-  const handed = (session: Session) => progress.get(session.id)?.plan?.teacher ?? found.teacher;
-  for (const teacher of new Set(lost.map(({ session }) => handed(session)))) {
-    const to = everyone.find(({ id }) => id === teacher);
-    if (!to || to.id === at.who.id) continue;
-    const lines = lost
-      .filter(({ session }) => handed(session) === teacher)
-      .map(({ session, reason }) => `${dayText(session.date)}, ${session.start}: ${reason}`);
-    const subject = `${found.name}: ${lines.length === 1 ? 'a class is' : `${lines.length} classes are`} cancelled`;
-    await addMail(at, {
-      person: null,
-      address: to.email,
-      subject,
-      body: [subject, '', ...lines, '', 'The plan is no longer in your hands for these.'].join('\n'),
-    });
-  }
 }
 
 /** Puts a class back on a day that is open again, and drafts what is open anew. */

@@ -8,11 +8,9 @@ import { invalid, Refusal } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import {
   addClasses,
-  addPlan,
   allSessionsOf,
   changeClass,
   changeFacts,
-  progressOf,
   seenAt,
   type ClassFacts,
   type Course,
@@ -22,6 +20,7 @@ import {
 } from '../../repositories/courses';
 import { closures, conventions, teacher } from '../../repositories/studio';
 import { knownTechniques } from '../techniques/known';
+import { askAgain, tellCancelled } from './telling';
 
 /** Goals as a course keeps them: known techniques, with what the studio's schools say written out. */
 export async function goalsOf(at: Desk, goals: readonly Goal[]): Promise<Goal[]> {
@@ -99,6 +98,11 @@ export async function askedAnew(
     await changeClass(at, session.id, session.version, of);
     if (session.published > 0 && !of.cancelled) await askAgain(at, session, of);
   }
+  const lost = movable.flatMap((session) => {
+    const reason = changes.get(session.id)?.cancelled?.reason;
+    return reason ? [{ session, reason }] : [];
+  });
+  await tellCancelled(at, after, lost);
 }
 
 /** The days that classes may have from today on, beside those that stay where they are. */
@@ -126,20 +130,4 @@ async function mayBe(at: Desk, before: Course, to: Partial<Requested>, sessions:
     await cohort(at, to.cohort);
   }
   if (to.teacher !== undefined) await teacher(at, to.teacher);
-}
-
-/** A published plan goes out once more, with what has changed about its class, and waits to be read again. */
-async function askAgain(
-  at: Writing<Staff>,
-  session: Session,
-  { date = session.date, start = session.start, minutes = session.minutes }: Partial<ClassFacts>,
-) {
-  const plan = (await progressOf(at, [session.id])).get(session.id)?.plan;
-  if (!plan) return;
-  const changes = [
-    ...(date === session.date ? [] : [`moved from ${dayText(session.date)} to ${dayText(date)}`]),
-    ...(start === session.start ? [] : [`at ${start} instead of ${session.start}`]),
-    ...(minutes === session.minutes ? [] : [`${minutes} minutes instead of ${session.minutes}`]),
-  ];
-  if (changes.length > 0) await addPlan(at, { ...session, version: session.version + 1 }, { blocks: plan.blocks, changes, teacher: plan.teacher });
 }

@@ -1,4 +1,4 @@
-import { isoDate } from '@/core/units';
+import { isoDate, type IsoDate } from '@/core/units';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
@@ -7,6 +7,7 @@ import { Refusal } from '../../errors';
 import { draftForm } from '@/forms';
 import {
   addStep,
+  allSessionsOf,
   changeClass,
   changeFacts,
   course,
@@ -16,7 +17,10 @@ import {
   type ClassFacts,
   type CourseFacts,
   type CourseSnapshot,
+  type CourseStep,
+  type Session,
 } from '../../repositories/courses';
+import { askAgain, tellCancelled } from './telling';
 
 /**
  * Does something to a course and keeps what was there before, so that it can be taken back in one step. What changes nothing is
@@ -48,16 +52,15 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
   authorise(desk.who, 'edit courses');
   const { course: id } = await checked(draftForm, input);
   return inOne(desk, async (at) => {
-    await course(at, id);
+    await holdCourse(at, id);
+    const found = await course(at, id);
     const last = await lastStep(at, id);
     if (!last) throw new Refusal('not-found', 'There is nothing to take back.');
     const now = await snapshotOf(at, id);
-    const stands = (one: { readonly id: string; readonly version: number }) =>
-      now.sessions.some(({ id: own, version }) => own === one.id && version === one.version);
-    if (now.version !== last.after.version || !last.after.sessions.every(stands))
-      throw new Refusal('clash', 'Something was changed or published after this, so it is not taken back.');
-    const touched = [...last.after.sessions, ...last.before.sessions];
-    if (touched.some(({ date }) => date < at.today)) throw new Refusal('late', 'What was taught stays as it was: a class of this change is past.');
+    const why = whyItStays(last, now, at.today);
+    if (why) throw why;
+    const sessions = await allSessionsOf(at, [id]);
+    const lost: { readonly session: Session; readonly reason: string }[] = [];
     const { course: was } = last.before;
     await changeFacts(at, id, now.version, { ...was, firstDate: isoDate(String(was.firstDate)) } as Partial<CourseFacts>);
     for (const { id: session, version } of last.after.sessions) {
@@ -67,19 +70,30 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
         ? { date: isoDate(old.date), start: old.start, minutes: old.minutes, blocks: old.blocks, cancelled: old.cancelled }
         : { cancelled: { reason: null, by: at.who.id, at: at.now.toISOString() } };
       await changeClass(at, session, version, to);
+      // Whoever holds the plan of a class hears of it as of any other change: it is never held, or left out, without a word.
+      const before = sessions.find((one) => one.id === session)!;
+      if (before.published > 0 && !to.cancelled) await askAgain(at, before, to);
+      if (to.cancelled?.reason && !before.cancelled) lost.push({ session: before, reason: to.cancelled.reason });
     }
+    await tellCancelled(at, found, lost);
     const step = stepBetween(now, await snapshotOf(afresh(at), id));
     if (step) await addStep(at, id, { what: last.what, ...step, back: !last.back });
     return { what: last.what };
   });
 }
 
+/** Why the last change of a course is not taken back; null when it may be. */
+function whyItStays({ before, after }: Pick<CourseStep, 'before' | 'after'>, now: CourseSnapshot, today: IsoDate): Refusal | null {
+  const stands = after.sessions.every((one) => now.sessions.some(({ id, version }) => id === one.id && version === one.version));
+  if (now.version !== after.version || !stands)
+    return new Refusal('clash', 'Something was changed or published after this, so it is not taken back.');
+  if ([...after.sessions, ...before.sessions].some(({ date }) => date < today))
+    return new Refusal('late', 'What was taught stays as it was: a class of this change is past.');
+  return null;
+}
+
 /** What a page says of the last change: null when there was none, or nothing can be taken back any more. */
 export async function lastChange(desk: Desk, id: string): Promise<{ readonly what: string; readonly back: boolean } | null> {
   const last = await lastStep(desk, id);
-  if (!last) return null;
-  const now = await snapshotOf(desk, id);
-  const stands = last.after.sessions.every((one) => now.sessions.some(({ id: own, version }) => own === one.id && version === one.version));
-  const past = [...last.after.sessions, ...last.before.sessions].some(({ date }) => date < desk.today);
-  return stands && !past && now.version === last.after.version ? { what: last.what, back: last.back } : null;
+  return last && !whyItStays(last, await snapshotOf(desk, id), desk.today) ? { what: last.what, back: last.back } : null;
 }
