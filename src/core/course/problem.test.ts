@@ -132,3 +132,10 @@ test('a goal that was taught at a lower dose only is not reached yet', () => {
 function planningWithAll(of: CourseProblem) {
   return { ...planningOf(of), tally: () => nobody };
 }
+
+test('what was outgrown before the course does not come back to fill a class', () => {
+  const of = problem(['hissing'], { already: ['natural', 'belly', 'deepened', 'equal-4-4', 'longer-3-4', 'longer-4-5'] });
+  const { sessions: held } = draftCourse(of.sessions, of.goals, planningWithAll(of), counted());
+  const taught = held.flatMap(({ blocks }) => blocks.flatMap((block) => (block.kind === 'technique' ? [block.technique] : [])));
+  expect([taught.includes('longer-4-5'), taught.includes('longer-3-4')]).toEqual([true, false]);
+});

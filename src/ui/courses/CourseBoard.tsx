@@ -136,13 +136,6 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         )}
       </div>
       {children}
-      {view.mayEdit && view.last && (
-        <p style={{ marginBottom: 10 }}>
-          <Button size="small" disabled={busy} onClick={undo}>
-            {view.last.back ? 'Do again' : 'Take back'}: {view.last.what}
-          </Button>
-        </p>
-      )}
       {view.mayEdit && <ClosedDays view={view} busy={busy} send={send} />}
       {view.mayEdit && wish === null && <Reopened view={view} busy={busy} send={send} />}
       {wish === 'cancel' && <CancelClass view={view} busy={busy} send={send} onDone={() => setWish(null)} />}
@@ -150,6 +143,13 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
         <EndOrRemove view={view} wish={wish} busy={busy} send={send} onDone={() => setWish(null)} onGone={() => router.push('/courses')} />
       )}
       {view.mayEdit && view.course.mends.length > 0 && !shown && <Mends mends={view.course.mends} busy={busy} onMend={mendCourse} />}
+      {view.mayEdit && view.last && (
+        <p style={{ marginBottom: 10 }}>
+          <Button size="small" disabled={busy} onClick={undo}>
+            {view.last.back ? 'Do again' : 'Take back'}: {view.last.what}
+          </Button>
+        </p>
+      )}
       {shown && (
         <Proposed
           view={view}

@@ -46,8 +46,8 @@ export function GuardsForm({ version, guards }: { version: number; guards: Guard
           <Amount form={form} name="restMinutes" label="Minutes a lying rest grows at once" />
           <Amount form={form} name="classesOnAStep" label="Classes on a step" helperText="Of counts, layers, holds or pumps, before the next." />
           <Amount form={form} name="growingSteps" label="Growing weeks before a lighter class" />
-          <Amount form={form} name="holdThree" label="Longest hold on the third rung, seconds" />
-          <Amount form={form} name="holdFour" label="Longest hold on the fourth rung, seconds" />
+          <Amount form={form} name="holdThree" label="Longest hold, third rung, seconds" />
+          <Amount form={form} name="holdFour" label="Longest hold, fourth rung, seconds" />
           <Amount form={form} name="easyPercent" label="Percent who found it easy, to go on" step={5} />
           <Amount form={form} name="strainedPercent" label="Percent who strained, to step back" step={5} />
           {lines !== null && (

@@ -99,6 +99,7 @@ export function modelOf(file: CaseFile, one: Case): Model {
         classes: step.n,
         days: step.d,
       })),
+      over: (needsOf.get(id) ?? []).flatMap(([needs]) => index.get(needs) ?? []),
       needs: known ? [] : (needsOf.get(id) ?? []).map(([needs, classes, days]) => ({ task: index.get(needs)!, classes, days })),
       allowed: [...one.hours].map((hour, at) => (hour === '*' || hours.includes(hour)) && !barred.has(id) && (one.open?.[id]?.[at] ?? true)),
     };

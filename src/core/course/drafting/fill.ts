@@ -29,9 +29,7 @@ function withKnown(model: Model, state: State, placed: Placed, at: number, last:
   const here = new Set(placed.map(([task]) => task));
   // What stands under something known that belongs to it needs no practice of its own.
   const outgrown = (task: number) =>
-    model.tasks.some(
-      (above, index) => state.knows(index) && above.family === model.tasks[task].family && above.needs.some((need) => need.task === task),
-    );
+    model.tasks.some((above, index) => state.knows(index) && above.family === model.tasks[task].family && above.over.includes(task));
   const known = model.tasks
     .map((task, index) => ({ task, index }))
     .filter(({ task, index }) => state.knows(index) && task.allowed[at] && !here.has(index) && (task.already || needsMet(model, state, index, at)))

@@ -24,6 +24,8 @@ export interface Task {
   /** Practised before the course: never new, and needs nothing. */
   readonly already: boolean;
   readonly needs: readonly Need[];
+  /** What it stands on by the ladder, whether that was practised before or not: outgrown once it is known itself. */
+  readonly over: readonly number[];
   /** Closes a nostril, and so wants its preparation. */
   readonly side: boolean;
   /** The most practices and the longest wait that anything asks of it. */
