@@ -6,7 +6,7 @@ import type { Block, NamedBlock } from '@/core/plan';
 import type { Answer, InStep } from '@/core/screening';
 import type { Caution, Seat } from '@/core/techniques';
 import type { Effort, Reached } from '@/core/teach';
-import type { SessionState, ShownCheck } from './course';
+import type { SessionState, ShownCheck, StepSaid } from './course';
 
 /** What pages are given about plans. */
 
@@ -54,7 +54,9 @@ export interface PlanView {
     readonly version: number;
     readonly blocks: readonly Block[];
   };
-  readonly course: { readonly id: string; readonly name: string };
+  readonly course: { readonly id: string; readonly name: string; readonly version: number };
+  /** What the last class said of what is practised here, with the classes an answer may change as they were seen; the director's. */
+  readonly says: { readonly said: readonly StepSaid[]; readonly seen: readonly { readonly session: string; readonly version: number }[] };
   readonly cohort: { readonly id: string; readonly name: string };
   readonly naturalBreath: number;
   readonly tempo: number;

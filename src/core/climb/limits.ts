@@ -61,6 +61,8 @@ export const CLIMB_LIMITS = {
   lighterShare: 0.75,
   /** After more days than this without practice a climb goes one step back. */
   pauseDays: 14,
+  /** After so many missed classes in a row, too. */
+  missedBack: 2,
 } as const;
 
 /** When a climb goes on, and when it steps back: by how a class went. */

@@ -1,6 +1,7 @@
 import { GUARDS } from '../climb';
 import { libraryOf } from '../library';
 import { isQualified } from '../staff';
+import type { IsoDate } from '../units';
 import { tallyKey, type CourseProblem, type Planning } from './types';
 
 /**
@@ -8,6 +9,7 @@ import { tallyKey, type CourseProblem, type Planning } from './types';
  * @throws when a tally or a technique is asked for that the problem does not bring along
  */
 export function planningOf({
+  sessions,
   own,
   naturalBreath,
   seat,
@@ -19,6 +21,7 @@ export function planningOf({
   staff,
   settled = false,
   guards = GUARDS,
+  missed = [],
 }: CourseProblem): Planning {
   const library = libraryOf(own);
   const brought = <T>(found: T | undefined, what: string): T => {
@@ -35,9 +38,23 @@ export function planningOf({
     tally: (block, date) => brought(tallies[tallyKey(block, date)], `who may do ${tallyKey(block, date)}`),
     settled,
     guards,
+    missedBetween: (from, until) => longestRun(sessions, missed, from, until),
     qualified: (family, date) => {
       const able = staff.filter(({ qualifications }) => isQualified(qualifications, family, date));
       return able[0] === staff[0] && able.length > 0 ? 'own' : able.map(({ name }) => name);
     },
   };
+}
+
+/** The most classes in a row that fell out between two days; one that was held in between ends the row. */
+function longestRun(sessions: CourseProblem['sessions'], missed: readonly IsoDate[], from: IsoDate, until: IsoDate): number {
+  const inside = (date: IsoDate) => date > from && date < until;
+  const held = sessions.flatMap(({ date }) => (inside(date) ? [{ date, out: false }] : []));
+  const days = [...held, ...missed.filter(inside).map((date) => ({ date, out: true }))].sort((a, b) => a.date.localeCompare(b.date));
+  let [run, longest] = [0, 0];
+  for (const { out } of days) {
+    run = out ? run + 1 : 0;
+    longest = Math.max(longest, run);
+  }
+  return longest;
 }

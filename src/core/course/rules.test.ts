@@ -6,8 +6,10 @@ import {
   draftCourse,
   mayAccept,
   placedOn,
+  planningOf,
   reachedIn,
   shifted,
+  type CourseProblem,
   type CourseSession,
   type Goal,
   type Planning,
@@ -84,6 +86,29 @@ test('after more than fourteen days without practice nothing grows unsaid', () =
   const after = (days: number, dose: string) =>
     codes([session(0, [block('longer-4-6', { dose: '5 min' })]), session(days, [block('longer-4-6', { dose })])]).includes('after a pause');
   expect([after(14, '6 min'), after(15, '6 min'), after(15, '5 min'), after(15, '4 min')]).toEqual([false, true, false, false]);
+});
+
+test('after two missed classes in a row nothing grows unsaid, and one that was held in between ends the row', () => {
+  const sessions = [0, 2, 6, 8].map((at) => session(at, at === 0 || at === 8 ? [block('longer-4-6', { dose: at === 0 ? '5 min' : '6 min' })] : []));
+  const problem = (missed: readonly number[], held = sessions): CourseProblem => ({
+    sessions: held,
+    goals: [],
+    own: [],
+    already: [],
+    tempo: 1000,
+    naturalBreath: planning().basis.naturalBreath,
+    seat: 'floor',
+    taught: {},
+    tallies: {},
+    staff: [],
+    missed: missed.map((at) => addDays(day, at)),
+  });
+  const says = (missed: readonly number[], held = sessions) => {
+    const { missedBetween } = planningOf(problem(missed, held));
+    return codes(held, { missedBetween }).includes('after a pause');
+  };
+  const short = [sessions[0], sessions[3]];
+  expect([says([3], short), says([3, 5], short), says([3, 7]), says([3, 5]), says([9, 10], short)]).toEqual([false, true, false, true, false]);
 });
 
 test('connected breath waits for a settled group', () => {

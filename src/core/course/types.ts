@@ -81,6 +81,8 @@ export interface CourseProblem {
   readonly settled?: boolean;
   /** The studio's; as they are shipped where it has none. */
   readonly guards?: Guards;
+  /** Days of classes that fell out. */
+  readonly missed?: readonly IsoDate[];
 }
 
 /** Somebody who may teach, and what. */
@@ -107,6 +109,8 @@ export interface Planning {
   readonly tally: (block: Asked, date: IsoDate) => Tally;
   readonly settled: boolean;
   readonly guards: Guards;
+  /** How many classes in a row fell out between two days, at most. */
+  readonly missedBetween: (from: IsoDate, until: IsoDate) => number;
   /** Who is qualified for a family on a date: the course's own teacher, others by name, or nobody. */
   readonly qualified: (family: string, date: IsoDate) => 'own' | readonly string[];
 }

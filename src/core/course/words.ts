@@ -56,7 +56,9 @@ export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { 
     case 'not settled':
       return 'is for a settled group; say so of the course, or leave it out';
     case 'after a pause':
-      return `grows after ${finding.days} days without practice; after more than ${CLIMB_LIMITS.pauseDays} a climb goes one step back`;
+      return finding.days > CLIMB_LIMITS.pauseDays
+        ? `grows after ${finding.days} days without practice; after more than ${CLIMB_LIMITS.pauseDays} a climb goes one step back`
+        : `grows after ${finding.missed} classes in a row fell out; after ${CLIMB_LIMITS.missedBack} a climb goes one step back`;
     case 'closed':
       return `falls into closed days: ${finding.reason}`;
     case 'same time':

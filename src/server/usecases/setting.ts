@@ -8,7 +8,7 @@ import { FORM_LIMITS } from '@/forms';
 import type { Actor } from '../auth/actors';
 import type { Desk } from '../desk';
 import { cohort } from '../repositories/cohorts';
-import type { Course, Session } from '../repositories/courses';
+import { cancelledIn, type Course, type Session } from '../repositories/courses';
 import { ownTechniques } from '../repositories/library';
 import { logsOf } from '../repositories/logs';
 import { members, type OpenedMember } from '../repositories/screenings';
@@ -43,13 +43,15 @@ export async function settingOf(
   course: Pick<Course, 'cohort' | 'teacher' | 'goals' | 'firstDate' | 'weeks' | 'weekdays' | 'settled'>,
   sessions: readonly Session[],
 ): Promise<Setting> {
-  const [group, people, studio, everyone, own, closed] = await Promise.all([
+  const of = sessions[0]?.course;
+  const [group, people, studio, everyone, own, closed, missed] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     houseOf(desk, course.cohort),
     staff(desk),
     ownTechniques(desk),
     closures(desk),
+    of ? cancelledIn(desk, [of]) : [],
   ]);
   const { tempo, naturalBreath, schools, library, guards } = studio;
   const taught = Object.fromEntries(library.techniques.map((technique) => [technique.id, taughtAs(technique, schools)]));
@@ -91,6 +93,7 @@ export async function settingOf(
     staff: teaching,
     settled: course.settled,
     guards,
+    missed: missed.map(({ date }) => date),
   };
   return { problem, planning: planningOf(problem), members: people };
 }

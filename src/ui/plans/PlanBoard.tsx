@@ -16,6 +16,7 @@ import { BlockRow } from './BlockRow';
 import { draftOf, newOwn, newPart, newTechnique, plannedMinutes, readDraft, toInput, type Draft, type Usual } from './edit';
 import styles from './PlanBoard.module.css';
 import { Publish } from './Publish';
+import { SaidHere } from './SaidHere';
 
 /** Undo goes back so many changes. */
 const REMEMBERED = 30;
@@ -59,8 +60,14 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
     settle(theirs.version, null);
     router.refresh();
   };
+  const showNow = async () => {
+    const now = await comparePlanAction(input(drafts, version));
+    if (now.ok) takeTheirs(now.value);
+    else router.refresh();
+  };
   return (
     <>
+      <SaidHere plan={plan} onAnswered={() => void showNow()} />
       <Minutes planned={plannedMinutes(reads)} minutes={session.minutes} whole={whole} saved={saved} />
       {clash && <Clash differs={clash.differs} onTheirs={() => takeTheirs(clash)} onMine={() => settle(clash.version, drafts)} />}
       <div className="two">

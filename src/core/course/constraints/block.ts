@@ -25,12 +25,14 @@ export const insideGuards: BlockRule = (block, { date }, { last }, { basis, guar
 };
 
 /** After a pause nothing goes on growing: the rule is one step back. */
-export const notAfterPause: BlockRule = (block, { date }, { last }, { basis }) => {
+export const notAfterPause: BlockRule = (block, { date }, { last }, { basis, missedBetween }) => {
   const was = last.get(block.technique);
-  const days = was ? daysBetween(was.date, date) : 0;
-  if (!was || days <= CLIMB_LIMITS.pauseDays) return [];
+  if (!was) return [];
+  const days = daysBetween(was.date, date);
+  const missed = missedBetween(was.date, date);
+  if (days <= CLIMB_LIMITS.pauseDays && missed < CLIMB_LIMITS.missedBack) return [];
   const time = (one: TechniqueBlock) => readBlock(one, basis).timing.planned;
-  return block.pattern !== was.block.pattern || time(block) > time(was.block) ? [{ code: 'after a pause', days }] : [];
+  return block.pattern !== was.block.pattern || time(block) > time(was.block) ? [{ code: 'after a pause', days, missed }] : [];
 };
 
 /** Activating work belongs in the morning, calming work late. */

@@ -13,7 +13,7 @@ export type Finding =
   | { readonly code: 'left out by all' | 'adapted' | 'near a limit'; readonly tally: Tally }
   | { readonly code: 'nobody qualified' | 'not settled' | 'empty' }
   | { readonly code: 'other teacher'; readonly names: readonly string[] }
-  | { readonly code: 'after a pause'; readonly days: number }
+  | { readonly code: 'after a pause'; readonly days: number; readonly missed: number }
   | { readonly code: 'closed'; readonly reason: string }
   | { readonly code: 'same time'; readonly name: string; readonly shares: 'cohort' | 'teacher' }
   | { readonly code: 'not prepared'; readonly part: 'clear-nose' | 'movement' }

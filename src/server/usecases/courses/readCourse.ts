@@ -1,4 +1,3 @@
-import { saysText, whatItSays } from '@/core/climb';
 import {
   aroundChecks,
   byHarm,
@@ -21,7 +20,7 @@ import { wayDown } from '@/core/ladder';
 import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { logText } from '@/core/teach';
 import { listed } from '@/core/wording';
-import type { CourseView, SessionPlank, SessionState, ShownCheck, StepSaid } from '@/views/course';
+import type { CourseView, SessionPlank, SessionState, ShownCheck } from '@/views/course';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
@@ -40,6 +39,7 @@ import { closures, staff, staffNames } from '../../repositories/studio';
 import type { OpenedMember } from '../../repositories/screenings';
 import { houseOf, settingOf } from '../setting';
 import { openDays } from './lifeHappens';
+import { saidBy } from './says';
 import { lastChange } from './steps';
 import { whoIsBehind, whoIsReady } from './whoIsReady';
 
@@ -224,37 +224,6 @@ async function elsewhereOf(desk: Desk, { id, cohort: group, teacher }: Course, a
     const other = all.find((one) => one.id === of);
     if (!other || other.id === id || !(other.cohort === group || other.teacher === teacher)) return [];
     return [{ date, start, minutes, name: other.name, shares: other.cohort === group ? 'cohort' : 'teacher' }];
-  });
-}
-
-/** What the last logged class says of each technique in it that is still to come. */
-function saidBy(sessions: readonly Session[], planning: Planning, people: number, progress: ReadonlyMap<string, Progress>): StepSaid[] {
-  const last = sessions.findLast(({ id }) => progress.get(id)?.log);
-  const says = last && whatItSays(progress.get(last.id)!.log!.attendance, people, planning.guards);
-  if (!last || !says) return [];
-  const after = sessions.filter(({ date, fixed }) => date > last.date && !fixed);
-  return techniquesIn(last.blocks).flatMap(({ technique, pattern, dose }): StepSaid[] => {
-    const ways = sessions.flatMap(({ blocks }) => techniquesIn(blocks).filter((block) => block.technique === technique));
-    const next = after.flatMap(({ blocks }) => techniquesIn(blocks)).find((block) => block.technique === technique);
-    const differs = (block: { readonly pattern: string; readonly dose: string }) => block.pattern !== pattern || block.dose !== dose;
-    const at = ways.findLastIndex((block) => !differs(block));
-    const before = ways.slice(0, Math.max(0, at)).findLast(differs);
-    const step = (block: { readonly pattern: string; readonly dose: string } | undefined) => (block ? `${block.pattern}, ${block.dose}` : null);
-    // Only where something grows is there a step to stay on or go back from.
-    if (!next || !(differs(next) || before)) return [];
-    const name = planning.basis.library.find(technique)?.name ?? technique;
-    return [
-      {
-        technique,
-        name,
-        date: last.date,
-        text: saysText(says, planning.guards),
-        answer: says.answer,
-        step: step({ pattern, dose })!,
-        next: step(next),
-        before: step(before),
-      },
-    ];
   });
 }
 

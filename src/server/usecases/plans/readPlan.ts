@@ -1,3 +1,4 @@
+import type { Planning } from '@/core/course';
 import { layOut } from '@/core/cues';
 import { asidesIn, instructionsFor, instructionText, toldOf, type House } from '@/core/instructions';
 import { changeLine, changesBetween, techniquesIn, type NamedBlock } from '@/core/plan';
@@ -5,14 +6,16 @@ import { EMERGENCY, STOP_SIGNS } from '@/core/screening';
 import { lacking } from '@/core/staff';
 import { logText, type ClassLog } from '@/core/teach';
 import { isoDate, stampIn, timeIn, type IsoDate } from '@/core/units';
+import type { StepSaid } from '@/views/course';
 import type { ForPeople, PlanView, ShownLog } from '@/views/plan';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
-import { course, progressOf, session as sessionById, sessionsOf, type Plan } from '../../repositories/courses';
+import { course, progressOf, session as sessionById, sessionsOf, type Plan, type Session } from '../../repositories/courses';
 import type { OpenedMember } from '../../repositories/screenings';
 import { staffNames, teachers } from '../../repositories/studio';
 import { checksOf, stateOf } from '../courses/readCourse';
+import { saidBy } from '../courses/says';
 import { houseOf, settingOf } from '../setting';
 import { stricterSince } from '../teach/stricterSince';
 import { listOwnWays } from '../techniques/ownWays';
@@ -48,7 +51,11 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
   const { log } = at;
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes, version: session.version, blocks: session.blocks },
-    course: { id: found.id, name: found.name },
+    course: { id: found.id, name: found.name, version: found.version },
+    says: {
+      said: may(desk.who.role, 'edit plans') ? await saidHere(desk, session, sessions, planning, members.length) : [],
+      seen: sessions.filter(({ fixed }) => !fixed).map(({ id: open, version }) => ({ session: open, version })),
+    },
     cohort: { id: group.id, name: group.name },
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
@@ -84,6 +91,14 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
       lacks: lacking(session.blocks, qualifications, session.date, studio.library),
     })),
   };
+}
+
+/** What the last class said: on its own plan, and on the open ones after it that practise the same. */
+async function saidHere(desk: Desk, session: Session, sessions: readonly Session[], planning: Planning, people: number): Promise<StepSaid[]> {
+  const past = sessions.filter(({ date }) => date <= desk.today).map(({ id }) => id);
+  const said = saidBy(sessions, planning, people, await progressOf(desk, past));
+  const here = new Set(techniquesIn(session.blocks).map(({ technique }) => technique));
+  return said.filter(({ technique, date }) => here.has(technique) && (date === session.date || (date < session.date && !session.fixed)));
 }
 
 /** Who does what instead: the director with its answers; whoever teaches it what to do, for what was published to them. */
