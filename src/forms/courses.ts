@@ -1,14 +1,7 @@
 import { array, boolean, number, object, type InferType } from 'yup';
 import { BENDS, COURSE_LIMITS, STEP_ANSWERS } from '@/core/course';
 import { FORM_LIMITS } from './limits';
-import { clock, day, dose, id, line, oneOf, once, optionalDay, pattern, slug, technique, version, whole, words } from './rules';
-
-/** The version of every session that a page showed. */
-const seen = () =>
-  array()
-    .of(object({ session: id(), version: version() }))
-    .max(FORM_LIMITS.weeks * 7)
-    .required();
+import { clock, day, dose, id, line, oneOf, once, optionalDay, pattern, seen, slug, technique, version, whole, words } from './rules';
 
 export const cohortForm = object({
   once: once(),

@@ -5,6 +5,7 @@ export * from './people';
 export * from './plans';
 export * from './rulebook';
 export * from './signin';
+export * from './staff';
 export * from './studio';
 export * from './teach';
 export * from './techniques';

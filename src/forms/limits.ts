@@ -4,6 +4,8 @@ export const FORM_LIMITS = {
   courseName: 80,
   about: 200,
   email: 200,
+  /** Characters of a password that is chosen. */
+  password: { least: 10, most: 200 },
   reason: 300,
   /** The fewest characters that are a sentence, and a few words. */
   sentence: 8,

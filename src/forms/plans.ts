@@ -1,7 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { FORM_LIMITS } from './limits';
 import { EYES, KEPT_BY, MOVES, SEATS } from '@/core/techniques';
-import { dose, id, line, once, oneOf, pattern, slug, version, whole } from './rules';
+import { dose, id, line, once, oneOf, pattern, seen, slug, version, whole, words } from './rules';
 
 const tempo = () =>
   whole('Tempo', FORM_LIMITS.tempo.least, FORM_LIMITS.tempo.most)
@@ -11,6 +11,9 @@ const tempo = () =>
 export const blocksForm = object({
   session: id(),
   version: version(),
+  /** What the class is for, and what its teacher should know; what is missing stays as it is. */
+  purpose: string().nullable().default(null).max(FORM_LIMITS.about, `At most ${FORM_LIMITS.about} characters.`),
+  note: string().nullable().default(null).max(FORM_LIMITS.logNote, `At most ${FORM_LIMITS.logNote} characters.`),
   blocks: array()
     .of(
       object({
@@ -54,12 +57,42 @@ export const blocksForm = object({
           .nullable()
           .default(null),
         lines: array().of(line('a line', FORM_LIMITS.said)).max(FORM_LIMITS.ownLines).default([]),
+        note: words(FORM_LIMITS.note),
       }).test('either', 'A block is a technique or a part.', (block) => Boolean(block.technique) !== Boolean(block.part)),
     )
     .max(FORM_LIMITS.blocks, 'At most forty blocks.')
     .required(),
 });
 
-export const publishForm = object({ once: once(), session: id(), version: version(), teacher: id().required('Please choose a teacher.') });
+/** A reason is asked for where something stands against it that is the director's to judge. */
+const reason = () => words(FORM_LIMITS.reason);
+
+export const publishForm = object({
+  once: once(),
+  session: id(),
+  version: version(),
+  teacher: id().required('Please choose a teacher.'),
+  reason: reason(),
+});
+
+/** Classes of a course that are published together, as they were seen. */
+export const publishManyForm = object({ once: once(), course: id(), seen: seen() });
+
+/** A class, as it was seen, given into other hands. */
+export const handOverForm = object({ once: once(), session: id(), version: version(), teacher: id().required('Please choose a teacher.') });
+
+/** A change of a plan that makes somebody able to teach it, worked out again on the server. */
+export const coverForm = handOverForm;
+
+export const sessionNoteForm = object({ once: once(), session: id(), text: line('a few words', FORM_LIMITS.logNote) });
+
+export const noteReadForm = object({ session: id() });
+
+export const templateForm = object({ once: once(), session: id(), name: line('a name', FORM_LIMITS.name) });
+
+export const templateGoneForm = object({ id: id(), version: version() });
+
+/** Where blocks are taken from: a template or another class. */
+export const takeBlocksForm = object({ from: oneOf(['template', 'class'] as const), id: id() });
 
 export type BlocksInput = InferType<typeof blocksForm>;

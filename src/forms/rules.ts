@@ -1,4 +1,4 @@
-import { mixed, number, string } from 'yup';
+import { array, mixed, number, object, string } from 'yup';
 import { formatDose, formatPattern, parseDose, parsePattern, problemText } from '@/core/pattern';
 import { isIsoDate } from '@/core/units';
 import { FORM_LIMITS } from './limits';
@@ -114,3 +114,17 @@ export const oneOf = <T extends string>(choices: readonly T[], message = 'Please
   mixed<T>()
     .oneOf([...choices], message)
     .required(message);
+
+/** One of some choices, or none. */
+export const maybe = <T extends string>(choices: readonly T[]) =>
+  mixed<T>()
+    .nullable()
+    .default(null)
+    .oneOf([...choices, null], 'Please choose one.');
+
+/** The version of every session that a page showed. */
+export const seen = () =>
+  array()
+    .of(object({ session: id(), version: version() }))
+    .max(FORM_LIMITS.weeks * 7)
+    .required();

@@ -101,15 +101,6 @@ export const speechForm = object({
     .default([]),
 });
 
-export const qualificationsForm = object({
-  staff: id(),
-  version: version(),
-  families: array()
-    .of(family())
-    .max(FORM_LIMITS.lines * 2)
-    .required(),
-});
-
 export type SpeechInput = InferType<typeof speechForm>;
 
 export type GuardsInput = InferType<typeof guardsForm>;

@@ -1,8 +1,8 @@
 import { array, boolean, object } from 'yup';
 import { STOP_SIGNS } from '@/core/screening';
-import { EFFORTS, REACHED } from '@/core/teach';
+import { DONE, EFFORTS, FIRST_BREATHS, MOODS, REACHED } from '@/core/teach';
 import { FORM_LIMITS } from './limits';
-import { id, oneOf, version, words } from './rules';
+import { id, maybe, oneOf, optionalId, version, words } from './rules';
 
 export const acknowledgeForm = object({ session: id(), plan: id() });
 
@@ -26,6 +26,17 @@ export const logForm = object({
     )
     .max(FORM_LIMITS.attendance)
     .required(),
+  // What devices that were offline for long may not know of yet.
+  blocks: array()
+    .of(object({ block: id(), done: oneOf(DONE) }))
+    .max(FORM_LIMITS.blocks)
+    .default([]),
+  firstBreath: maybe(FIRST_BREATHS),
+  mood: object({ before: maybe(MOODS), after: maybe(MOODS) })
+    .nullable()
+    .default(null),
+  change: words(FORM_LIMITS.note),
+  corrects: optionalId(),
 });
 
 /** What the director does with a log that was held. */

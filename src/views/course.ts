@@ -50,6 +50,8 @@ export interface ShownCheck {
   readonly text: string;
   /** What checks of one cause have in common. */
   readonly cause: string;
+  /** Whether it stands in the way of publishing the class. */
+  readonly stops: boolean;
   /** What it is known again by when it is accepted; null where it cannot be. */
   readonly key: string | null;
   readonly mend: {

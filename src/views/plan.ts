@@ -34,6 +34,10 @@ export interface ShownLog {
   readonly by: string;
   readonly reached: Reached;
   readonly note: string;
+  /** How far it went, the first free breath, the room, and what to change, as they were said; empty where nothing was. */
+  readonly said: readonly string[];
+  /** A later log of the same teacher stands in for it. */
+  readonly corrected: boolean;
   readonly people: readonly { readonly name: string; readonly came: boolean; readonly effort: Effort; readonly stopSigns: readonly string[] }[];
 }
 
@@ -42,6 +46,8 @@ export interface ShownVersion {
   readonly teacher: string;
   readonly publishedAt: string;
   readonly changes: readonly string[];
+  /** Why it was published though something stood against it. */
+  readonly reason: string;
 }
 
 /** A session as its plan. */
@@ -58,6 +64,18 @@ export interface PlanView {
   /** What the last class said of what is practised here, with the classes an answer may change as they were seen; the director's. */
   readonly says: { readonly said: readonly StepSaid[]; readonly seen: readonly { readonly session: string; readonly version: number }[] };
   readonly cohort: { readonly id: string; readonly name: string };
+  /** What the class is for, and what its teacher should know. */
+  readonly purpose: string;
+  readonly note: string;
+  /** The classes before and after it, and which it is of how many; 0 where it is cancelled. */
+  readonly before: { readonly id: string; readonly date: IsoDate } | null;
+  readonly after: { readonly id: string; readonly date: IsoDate } | null;
+  readonly number: number;
+  readonly of: number;
+  readonly conversation: NoteView;
+  readonly sources: BlockSources;
+  /** What stands against publishing it and is the director's to judge. */
+  readonly judged: readonly string[];
   readonly naturalBreath: number;
   readonly tempo: number;
   /** Where the cohort sits when nothing else is said. */
@@ -96,6 +114,8 @@ export interface PlanView {
 export interface PlanNow {
   readonly version: number;
   readonly blocks: readonly NamedBlock[];
+  readonly purpose: string;
+  readonly note: string;
   /** What theirs has otherwise than yours, in words. */
   readonly differs: readonly string[];
 }
@@ -129,4 +149,23 @@ export interface HeldView {
   readonly signs: readonly string[];
   /** Whether it can be taken into the class it names. */
   readonly takeable: boolean;
+}
+
+/** What became of publishing classes together. */
+export interface Published {
+  readonly published: readonly IsoDate[];
+  /** What was held back, each with why. */
+  readonly held: readonly { readonly date: IsoDate; readonly start: string; readonly why: string }[];
+}
+
+/** What is said about a class. */
+export interface NoteView {
+  readonly unread: number;
+  readonly notes: readonly { readonly id: string; readonly by: string; readonly mine: boolean; readonly at: string; readonly text: string }[];
+}
+
+/** Where blocks can be taken from. */
+export interface BlockSources {
+  readonly templates: readonly { readonly id: string; readonly version: number; readonly name: string; readonly minutes: number }[];
+  readonly classes: readonly { readonly id: string; readonly name: string }[];
 }

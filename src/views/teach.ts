@@ -4,7 +4,9 @@ import type { Stricter, Told } from '@/core/instructions';
 import type { NamedBlock } from '@/core/plan';
 import type { DOOR_QUESTIONS } from '@/core/screening';
 import type { Millis } from '@/core/units';
+import type { ClassLog } from '@/core/teach';
 import type { SessionState } from './course';
+import type { NoteView } from './plan';
 
 /** What pages are given about classes to be taught. */
 
@@ -14,7 +16,17 @@ export interface ClassView {
   readonly course: string;
   readonly today: boolean;
   readonly past: boolean;
-  readonly plan: { readonly id: string; readonly number: number; readonly changes: readonly string[] };
+  readonly plan: {
+    readonly id: string;
+    readonly number: number;
+    readonly changes: readonly string[];
+    /** What the class is for, and what its teacher should know. */
+    readonly purpose: string;
+    readonly note: string;
+  };
+  readonly conversation: NoteView;
+  /** The teacher's own log, while they may still put it right. */
+  readonly ownLog: Omit<ClassLog, 'at' | 'taughtBy' | 'corrects'> | null;
   readonly acknowledged: boolean;
   /** What became stricter since the teacher read it. */
   readonly stricter: readonly Stricter[];
@@ -38,10 +50,15 @@ export interface ClassView {
     /** Seat, eyes and what keeps the time where it is not as usual here, and what people do; empty where nothing is. */
     readonly how: string;
     readonly lines: readonly string[];
+    readonly note: string;
   }[];
   readonly cautions: readonly { readonly name: string; readonly cautions: readonly string[]; readonly watchFor: readonly string[] }[];
   readonly people: readonly { readonly id: string; readonly name: string; readonly byDoor: Readonly<Record<string, readonly Told[]>> }[];
   readonly doorQuestions: typeof DOOR_QUESTIONS;
+  /** Whether anything in it is held: then the first free breath is asked for. */
+  readonly holds: boolean;
+  /** Whose class it is, where somebody else logs it for them. */
+  readonly teacher: string | null;
   readonly stopSigns: readonly string[];
   readonly emergency: string;
 }

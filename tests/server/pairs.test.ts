@@ -19,7 +19,8 @@ import { endOverride, makeOverride, recordClinician } from '../../src/server/use
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { saveRulebook } from '../../src/server/usecases/rules/rulebook';
-import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
+import { saveQualifications } from '../../src/server/usecases/staff/manage';
+import { addClosure, removeClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { saveSchools } from '../../src/server/usecases/studio/schools';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { settleClassLogs, settleHeldLog } from '../../src/server/usecases/teach/heldLogs';

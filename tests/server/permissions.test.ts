@@ -47,9 +47,10 @@ import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { readLobby } from '../../src/server/usecases/readLobby';
-import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
+import { addClosure, removeClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
 import { plannedTechniques, previewPace, saveSchools } from '../../src/server/usecases/studio/schools';
+import { saveQualifications } from '../../src/server/usecases/staff/manage';
 import { readConventions } from '../../src/server/usecases/studio/readConventions';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import {

@@ -23,6 +23,7 @@ import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { settingOf } from '../../src/server/usecases/setting';
 import { addClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
+import { readStaff } from '../../src/server/usecases/staff/readStaff';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import { previewPace, saveSchools } from '../../src/server/usecases/studio/schools';
 import { archiveOwnWay, exportOwnWays, importOwnWays, listOwnWays, readOwnWay, saveOwnWay } from '../../src/server/usecases/techniques/ownWays';
@@ -208,7 +209,7 @@ test('a plan goes out only in order, only to somebody qualified, and its version
   const { boat } = await demo(director);
   const sessions = await sessionsOf(director, [boat.id]);
   const tamsin = boat.teacher;
-  const corin = (await readStudio(director)).staff.find(({ role }) => role === 'lead teacher')!;
+  const corin = (await readStaff(director)).members.find(({ role }) => role === 'lead teacher')!;
   const pumps = sessions.find(({ blocks, fixed }) => !fixed && blocks.some((block) => block.kind === 'technique' && block.technique === 'pumps-27'))!;
   await expect(publishPlan(director, { once: newId(), session: pumps.id, version: pumps.version, teacher: tamsin })).rejects.toThrow(
     /not qualified for 27 pumps/,

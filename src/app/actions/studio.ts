@@ -3,7 +3,7 @@
 import { reply } from '@/app/edge';
 import { previewGuards, saveGuards } from '@/server/usecases/studio/guards';
 import { previewPace, saveSchools } from '@/server/usecases/studio/schools';
-import { addClosure, removeClosure, saveConventions, saveQualifications, saveSpeech } from '@/server/usecases/studio/changeStudio';
+import { addClosure, removeClosure, saveConventions, saveSpeech } from '@/server/usecases/studio/changeStudio';
 
 export async function saveConventionsAction(input: unknown) {
   return reply((desk) => saveConventions(desk, input));
@@ -27,10 +27,6 @@ export async function addClosureAction(input: unknown) {
 
 export async function removeClosureAction(input: unknown) {
   return reply((desk) => removeClosure(desk, input));
-}
-
-export async function saveQualificationsAction(input: unknown) {
-  return reply((desk) => saveQualifications(desk, input));
 }
 
 export async function saveGuardsAction(input: unknown) {

@@ -7,10 +7,10 @@ import { DEMO_STAFF } from '../../../demo/staff';
 
 export const metadata: Metadata = { title: 'Sign in' };
 
-export default async function SignInPage({ searchParams }: { searchParams: Promise<{ next?: string }> }) {
+export default async function SignInPage({ searchParams }: { searchParams: Promise<{ next?: string; chosen?: string }> }) {
   if (await signedIn()) redirect('/');
-  const { next } = await searchParams;
+  const { next, chosen } = await searchParams;
   // Demo sign-ins are shown only when bin/start runs the demo on loopback.
   const demo = process.env.OAKEN_DEMO === '1' ? DEMO_STAFF.map(({ name, role, email, password }) => ({ name, role, email, password })) : [];
-  return <SignInForm demo={demo} next={ourPath(next)} />;
+  return <SignInForm demo={demo} next={ourPath(next)} chosen={chosen !== undefined} />;
 }

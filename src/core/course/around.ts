@@ -1,3 +1,4 @@
+import { isAway, overlap, type Away } from '../staff';
 import type { IsoDate } from '../units';
 import { finding, type Check } from './checks';
 import type { Closure } from './dates';
@@ -15,24 +16,30 @@ export interface Elsewhere {
   readonly shares: 'cohort' | 'teacher';
 }
 
-/** Minutes since midnight. @example minuteOf('05:45') // 345 */
-function minuteOf(start: string): number {
-  const [hour, minute] = start.split(':').map(Number);
-  return hour * 60 + minute;
+/** Who has which class in hand. */
+export interface InHand {
+  /** By class; null where nobody has it. */
+  readonly of: (session: CourseSession) => { readonly id: string; readonly name: string } | null;
+  readonly aways: readonly Away[];
 }
 
-/** Whether two classes run at the same time; one that begins as another ends does not. */
-export function overlap(a: Pick<Elsewhere, 'date' | 'start' | 'minutes'>, b: Pick<Elsewhere, 'date' | 'start' | 'minutes'>): boolean {
-  const [from, other] = [minuteOf(a.start), minuteOf(b.start)];
-  return a.date === b.date && from < other + b.minutes && other < from + a.minutes;
-}
-
-/** What is wrong with the days of classes: closed ones, and other classes of the same cohort or teacher at the same time. */
-export function aroundChecks(sessions: readonly CourseSession[], closures: readonly Closure[], elsewhere: readonly Elsewhere[]): Check[] {
+/**
+ * What is wrong with the days of classes: closed ones, other classes of the same cohort or teacher at the same time, a teacher who is
+ * away, and none at all.
+ */
+export function aroundChecks(
+  sessions: readonly CourseSession[],
+  closures: readonly Closure[],
+  elsewhere: (session: CourseSession) => readonly Elsewhere[],
+  hands: InHand,
+): Check[] {
   return sessions.flatMap((session): Check[] => {
     const closure = closureOn(closures, session.date);
-    const clashes = elsewhere.filter((one) => overlap(session, one));
+    const clashes = elsewhere(session).filter((one) => overlap(session, one));
+    const teacher = hands.of(session);
+    const away = teacher && isAway(hands.aways, teacher.id, session);
     return [
+      ...(teacher && !away ? [] : [finding(session, { code: 'nobody', away: teacher?.name ?? null })]),
       ...(closure ? [finding(session, { code: 'closed', reason: closure.reason })] : []),
       ...clashes.map(({ name, shares }) => finding(session, { code: 'same time', name, shares })),
     ];

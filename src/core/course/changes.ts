@@ -37,6 +37,12 @@ export function classChanges(before: readonly ClassFacts[], after: readonly Clas
   return changes.sort((a, b) => a.date.localeCompare(b.date));
 }
 
+/** What a class brings that the one before it did not have. @example newSince(last, this) // ["Equal 4:4:4 comes in", "Longer exhale 4:5: 4 min → 5 min"] */
+export function newSince(before: Pick<ClassFacts, 'techniques'>, after: Pick<ClassFacts, 'techniques'>): string[] {
+  const kept = new Set(after.techniques.map(({ technique }) => technique));
+  return techniqueLines({ techniques: before.techniques.filter(({ technique }) => kept.has(technique)) }, after);
+}
+
 function whenLines(was: ClassFacts, is: ClassFacts): string[] {
   return [
     ...(was.date === is.date ? [] : [`moves here from ${dayText(was.date)}`]),
@@ -45,7 +51,7 @@ function whenLines(was: ClassFacts, is: ClassFacts): string[] {
   ];
 }
 
-function techniqueLines(was: ClassFacts, is: ClassFacts): string[] {
+function techniqueLines(was: Pick<ClassFacts, 'techniques'>, is: Pick<ClassFacts, 'techniques'>): string[] {
   return [
     ...is.techniques.flatMap(({ technique, name, pattern, dose }) => {
       const old = was.techniques.find((one) => one.technique === technique);

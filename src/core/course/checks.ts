@@ -29,6 +29,7 @@ const HARM: Readonly<Record<Finding['code'], Severity>> = {
   'over time': 'mend',
   'no round fits': 'mend',
   'same time': 'mend',
+  nobody: 'mend',
   'two new things': 'mend',
   'not prepared': 'mend',
   'wrong hour': 'mend',
@@ -97,6 +98,15 @@ const JUDGED: readonly Finding['code'][] = [
 /** Whether a check may be accepted with a reason. @example mayAccept({ code: 'wrong hour', hours: ['morning'] }) // true */
 export function mayAccept({ code }: Pick<Finding, 'code'>): boolean {
   return JUDGED.includes(code);
+}
+
+/** What a director may publish over, with a reason. */
+const WITH_A_REASON: readonly Finding['code'][] = ['out of order', 'too soon', 'guard', 'wrong hour'];
+
+/** How a check stands to publishing the class it is about. @example publishes({ severity: 'stop', finding: { code: 'too soon', lacking } }) // "with a reason" */
+export function publishes({ severity, finding: { code } }: Pick<Check, 'severity' | 'finding'>): 'freely' | 'with a reason' | 'not at all' {
+  if (WITH_A_REASON.includes(code)) return 'with a reason';
+  return severity === 'stop' ? 'not at all' : 'freely';
 }
 
 /** By what an accepted check is known again: what it is about and what it says. Whatever changes that brings it back. */

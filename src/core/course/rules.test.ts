@@ -12,6 +12,7 @@ import {
   type CourseProblem,
   type CourseSession,
   type Goal,
+  type InHand,
   type Planning,
 } from '.';
 import { SHIPPED_LIBRARY } from '../library';
@@ -43,6 +44,7 @@ const session = (at: number, blocks: readonly Block[] = [], over: Partial<Course
 });
 const codes = (sessions: readonly CourseSession[], over: Partial<Planning> = {}) =>
   checkCourse(sessions, planning(over)).map(({ finding }) => finding.code);
+const inHand = (...aways: InHand['aways']): InHand => ({ of: () => ({ id: 't', name: 'Tamsin Brae' }), aways });
 let made = 0;
 const newId = () => `n${(made += 1)}`;
 
@@ -74,12 +76,24 @@ test('what falls out moves on through the open classes; what is over comes into 
 
 test('classes stand in each other’s way only while both run', () => {
   const at = (start: string, minutes = 60) =>
-    aroundChecks([session(0)], [], [{ date: day, start, minutes, name: 'Other', shares: 'teacher' }]).length;
+    aroundChecks([session(0)], [], () => [{ date: day, start, minutes, name: 'Other', shares: 'teacher' }], inHand()).length;
   expect([at('17:30'), at('17:31'), at('19:29'), at('19:30'), at('17:00', 180)]).toEqual([0, 1, 1, 0, 1]);
-  const closed = aroundChecks([session(0), session(3)], [{ from: day, until: addDays(day, 2), reason: 'the floor' }], []);
+  const closed = aroundChecks([session(0), session(3)], [{ from: day, until: addDays(day, 2), reason: 'the floor' }], () => [], inHand());
   expect(closed.map((check) => [check.session, check.severity, checkText(check, SHIPPED_LIBRARY)])).toEqual([
     ['s0', 'stop', 'falls into closed days: the floor'],
   ]);
+});
+
+test('a class whose teacher is away at its hour, or has left, has nobody', () => {
+  const away = (fromTime: string | null, untilTime: string | null, until = day) => [{ id: 'a', staff: 't', from: day, until, fromTime, untilTime }];
+  const of = (hands: InHand) => aroundChecks([session(0)], [], () => [], hands).map((check) => checkText(check, SHIPPED_LIBRARY));
+  const says = (...aways: InHand['aways']) => of(inHand(...aways)).length;
+  expect([says(...away(null, null)), says(...away('17:00', '18:30')), says(...away('17:00', '18:31')), says(...away('19:29', '22:00'))]).toEqual([
+    1, 0, 1, 1,
+  ]);
+  expect([says(...away('19:30', '22:00')), says({ ...away(null, null)[0], staff: 'other' })]).toEqual([0, 0]);
+  expect(of(inHand(...away(null, null)))).toEqual(['has no teacher: Tamsin Brae is away']);
+  expect(of({ of: () => null, aways: [] })).toEqual(['has no teacher: whoever had it has left']);
 });
 
 test('after more than fourteen days without practice nothing grows unsaid', () => {

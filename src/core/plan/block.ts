@@ -11,6 +11,8 @@ interface Told {
   readonly setup?: Setup;
   /** Lines of one's own, said in it. */
   readonly lines?: readonly string[];
+  /** What the director has to say about it to whoever teaches it; nobody hears it in the room. */
+  readonly note?: string;
 }
 
 /** A technique as it is taught in one session: canonical notation, milliseconds a count. */

@@ -9,6 +9,8 @@ export type PlanChange =
   | { readonly code: 'minutes'; readonly name: string; readonly from: number; readonly to: number }
   | { readonly code: 'technique'; readonly name: string; readonly facts: readonly BlockFact[] }
   | { readonly code: 'order' }
+  /** What the class is for, or what its teacher should know; empty where it was taken back. */
+  | { readonly code: 'purpose' | 'note'; readonly text: string }
   /** The whole plan, in milliseconds: longer when positive. */
   | { readonly code: 'length'; readonly by: number };
 
@@ -16,6 +18,7 @@ export type BlockFact =
   | { readonly code: 'counts'; readonly phase: PhaseKind; readonly from: number; readonly to: number }
   | { readonly code: 'pattern' | 'dose' | 'done'; readonly from: string; readonly to: string }
   | { readonly code: 'lines'; readonly lines: readonly string[] }
+  | { readonly code: 'note'; readonly text: string }
   /** Milliseconds a count. */
   | { readonly code: 'tempo'; readonly from: number; readonly to: number };
 
@@ -75,6 +78,7 @@ function toldFacts(was: NamedBlock, is: NamedBlock, basis: Basis): BlockFact[] {
     ...done,
     ...(from === to ? [] : [{ code: 'done', from, to } as const]),
     ...(said.join('/') === says.join('/') ? [] : [{ code: 'lines', lines: says } as const]),
+    ...((was.note ?? '') === (is.note ?? '') ? [] : [{ code: 'note', text: is.note ?? '' } as const]),
   ];
 }
 
@@ -98,6 +102,17 @@ function countFacts(before: CyclePattern, after: CyclePattern): BlockFact[] {
 
 const PHASE_NAMES: Readonly<Record<PhaseKind, string>> = { in: 'in', hold: 'hold in', out: 'out', empty: 'hold out', pause: 'pause' };
 
+/** What a director says of a class as a whole. */
+export interface Voice {
+  readonly purpose: string;
+  readonly note: string;
+}
+
+/** What a later version of a plan says otherwise of the class as a whole. */
+export function voiceChanges(before: Voice, after: Voice): PlanChange[] {
+  return (['purpose', 'note'] as const).flatMap((code) => (before[code] === after[code] ? [] : [{ code, text: after[code] }]));
+}
+
 /** A change in the words of the work. @example changeLine({ code: 'length', by: 288_000 }) // "+4.8 min" */
 export function changeLine(change: PlanChange): string {
   switch (change.code) {
@@ -109,6 +124,10 @@ export function changeLine(change: PlanChange): string {
       return `${change.name}: ${minutesUp(change.from)} → ${minutesUp(change.to)} min`;
     case 'technique':
       return `${change.name}: ${change.facts.map(factText).join(', ')}`;
+    case 'purpose':
+      return change.text === '' ? 'no purpose is given any more' : `for today: “${change.text}”`;
+    case 'note':
+      return change.text === '' ? 'no note any more' : `a note: “${change.text}”`;
     case 'order':
       return 'the order changed';
     case 'length':
@@ -122,6 +141,8 @@ function factText(fact: BlockFact): string {
       return `${PHASE_NAMES[fact.phase]} ${fact.from} → ${fact.to} counts`;
     case 'lines':
       return fact.lines.length > 0 ? `said: ${fact.lines.map((line) => `“${line}”`).join(', ')}` : 'no line of our own';
+    case 'note':
+      return fact.text === '' ? 'no note any more' : `a note: “${fact.text}”`;
     case 'tempo':
       return `tempo ${trimNumber(fact.from / 1000)} → ${trimNumber(fact.to / 1000)} s a count`;
     default:

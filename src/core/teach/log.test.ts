@@ -7,6 +7,11 @@ const log = (id: string, hour: number, attendance: ClassLog['attendance'], more:
   taughtBy: 'tamsin',
   reached: 'all of it',
   note: '',
+  blocks: [],
+  firstBreath: null,
+  mood: null,
+  change: '',
+  corrects: null,
   attendance,
   ...more,
 });

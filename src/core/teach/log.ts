@@ -4,6 +4,30 @@ export type Effort = (typeof EFFORTS)[number];
 export const REACHED = ['all of it', 'most of it', 'less'] as const;
 export type Reached = (typeof REACHED)[number];
 
+export const FIRST_BREATHS = ['easy', 'quick', 'gasping'] as const;
+/** The first free breath after a hold: gasping is a sign of a hold that was too long. */
+export type FirstBreath = (typeof FIRST_BREATHS)[number];
+export const MOODS = ['restless', 'tired', 'calm', 'bright'] as const;
+/** The mood of a room. */
+export type RoomMood = (typeof MOODS)[number];
+export interface Mood {
+  readonly before: RoomMood | null;
+  readonly after: RoomMood | null;
+}
+export const DONE = ['part', 'left out'] as const;
+
+/** A block that was not done whole. */
+export interface BlockDone {
+  readonly block: string;
+  readonly done: (typeof DONE)[number];
+}
+
+/** How far a class went, from the techniques that were not done whole. @example reachedBy(4, [{ block: 'b', done: 'part' }]) // "most of it" */
+export function reachedBy(techniques: number, blocks: readonly BlockDone[]): Reached {
+  if (blocks.length === 0) return 'all of it';
+  return blocks.length * 2 <= techniques ? 'most of it' : 'less';
+}
+
 /** One person in a class. */
 export interface Attendance {
   readonly person: string;
@@ -20,6 +44,14 @@ export interface ClassLog {
   readonly reached: Reached;
   readonly note: string;
   readonly attendance: readonly Attendance[];
+  /** Blocks that were not done whole. */
+  readonly blocks: readonly BlockDone[];
+  readonly firstBreath: FirstBreath | null;
+  readonly mood: Mood | null;
+  /** What the teacher would change. */
+  readonly change: string;
+  /** The log it stands in for. */
+  readonly corrects: string | null;
 }
 
 /** The logs of one class taken together: the one that is gone by, with what hurt anybody in any of them. */
@@ -30,6 +62,9 @@ export interface TakenTogether extends ClassLog {
   readonly unsettled: boolean;
 }
 
+/** For how long a teacher may put their own log right, in hours. */
+export const CORRECTED_WITHIN_HOURS = 24;
+
 /**
  * Several logs of one class as one: the settled one, else the newest, is gone by; every stop sign and every strain of any of
  * them counts, and whoever had one was there.
@@ -38,7 +73,9 @@ export interface TakenTogether extends ClassLog {
  * @example takenTogether([morning, evening], null)?.attendance[0].stopSigns // those of both
  */
 export function takenTogether(logs: readonly ClassLog[], settled: string | null): TakenTogether | null {
-  const ordered = [...logs].sort((a, b) => a.at.getTime() - b.at.getTime() || a.id.localeCompare(b.id));
+  // What its teacher put right is kept, and no longer counts.
+  const right = new Set(logs.map(({ corrects }) => corrects));
+  const ordered = logs.filter(({ id }) => !right.has(id)).sort((a, b) => a.at.getTime() - b.at.getTime() || a.id.localeCompare(b.id));
   const base = ordered.find(({ id }) => id === settled) ?? ordered.at(-1);
   if (!base) return null;
   const everyone = [...new Set([base, ...ordered].flatMap(({ attendance }) => attendance.map(({ person }) => person)))];
@@ -54,8 +91,8 @@ export function takenTogether(logs: readonly ClassLog[], settled: string | null)
 }
 
 /** What a log says, whoever sent it and when. */
-function saidIn({ reached, note, attendance }: ClassLog): string {
-  return JSON.stringify([reached, note, [...attendance].sort((a, b) => a.person.localeCompare(b.person))]);
+function saidIn({ reached, note, attendance, blocks, firstBreath, mood, change }: ClassLog): string {
+  return JSON.stringify([reached, note, blocks, firstBreath, mood, change, [...attendance].sort((a, b) => a.person.localeCompare(b.person))]);
 }
 
 /** A log in a few words. @example logText(log) // "9 of 11 came, 1 strained, 1 with a stop sign" */

@@ -14,6 +14,8 @@ const MAY = {
   'see plans': ['director', 'lead teacher'],
   'edit plans': ['director'],
   teach: ['director', 'lead teacher', 'teacher'],
+  'hand over': ['director', 'lead teacher'],
+  'have an account': ['director', 'lead teacher', 'teacher', 'front desk'],
   'run the studio': ['director'],
 } as const satisfies Record<string, readonly Role[]>;
 

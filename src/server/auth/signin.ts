@@ -10,11 +10,11 @@ import {
   dropSignIns,
   forgetAttempt,
   isKnownDevice,
-  newToken,
   seen,
   signInWith,
   staffByEmail,
 } from '../repositories/signIns';
+import { newToken } from '../repositories/tokens';
 import type { Staff } from './actors';
 import { ATTEMPT_LIMITS, judge } from './attempts';
 
@@ -63,7 +63,7 @@ export async function signIn(
     );
   if (judged.waitMs > 0) await wait(judged.waitMs);
   const right = await verify(staff?.passwordHash ?? (await NOBODY), input.password);
-  if (!staff || !right) throw invalid({ field: 'password', message: 'This e-mail and password do not belong together.' });
+  if (!staff?.passwordHash || !right) throw invalid({ field: 'password', message: 'This e-mail and password do not belong together.' });
   await forgetAttempt(em, attempt);
   await dropSignIns(em, { seen: before(now, SESSION_LIMITS.idle), since: before(now, SESSION_LIMITS.whole) });
   const [token, device] = [newToken(), input.device && known ? input.device : newToken()];

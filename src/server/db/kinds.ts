@@ -6,5 +6,8 @@ export type ScreeningSource = 'paper' | 'form' | 'nothing changed';
 /** What a link lets somebody do. */
 export type LinkPurpose = 'screening';
 
+/** What a link lets somebody of the staff do. */
+export type StaffLinkPurpose = 'invitation' | 'reset';
+
 /** Why a class log could not be taken as it came. */
 export type HeldReason = 'not in their hands' | 'unreadable' | 'strangers' | 'not yet';

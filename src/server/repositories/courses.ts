@@ -8,6 +8,7 @@ import { AcknowledgementRow, CourseRow, CourseStepRow, PlanRow, SessionRow, type
 import { add, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
+import { handoversOf } from './hands';
 import { logsOf, type LoggedClass } from './logs';
 
 export interface Course {
@@ -26,6 +27,8 @@ export interface Course {
   readonly settled: boolean;
   readonly accepted: readonly Accepted[];
   readonly copiedFrom: string | null;
+  /** A class of its own, without a course around it. */
+  readonly single: boolean;
   readonly version: number;
 }
 
@@ -37,6 +40,9 @@ export interface Session extends CourseSession {
   /** How many versions were published. */
   readonly published: number;
   readonly cancelled: Cancelled | null;
+  /** What it is for, in a line; and what the teacher should know. */
+  readonly purpose: string;
+  readonly note: string;
   readonly version: number;
 }
 
@@ -95,7 +101,18 @@ export async function addClasses(
   { id, start, minutes }: Pick<Course, 'id' | 'start' | 'minutes'>,
   classes: readonly NewClass[],
 ): Promise<void> {
-  const made = classes.map(({ date, blocks = [] }) => ({ id: at.newId(), course: id, date, start, minutes, blocks, published: 0, cancelled: null }));
+  const made = classes.map(({ date, blocks = [] }) => ({
+    id: at.newId(),
+    course: id,
+    date,
+    start,
+    minutes,
+    blocks,
+    published: 0,
+    cancelled: null,
+    purpose: '',
+    note: '',
+  }));
   if (made.length > 0) await add(at, SessionRow, ...made);
 }
 
@@ -120,7 +137,7 @@ export function changeFacts(at: Writing, id: string, seen: number, to: Partial<C
 }
 
 /** When a class is held, what is in it, and whether it is held at all. */
-export type ClassFacts = Pick<Session, 'date' | 'start' | 'minutes' | 'blocks' | 'cancelled'>;
+export type ClassFacts = Pick<Session, 'date' | 'start' | 'minutes' | 'blocks' | 'cancelled' | 'purpose' | 'note'>;
 
 /** Changes a class at the version it was seen at. @returns the version it has now */
 export function changeClass(at: Writing, id: string, seen: number, to: Partial<ClassFacts>): Promise<number> {
@@ -183,8 +200,10 @@ export async function session(desk: Desk<Actor>, id: string): Promise<Session> {
 
 type Row = Omit<Session, 'date' | 'fixed' | 'cancelled'> & { readonly date: string; readonly cancelled?: Cancelled | null };
 
-function toSession({ id, course: of, date, start, minutes, blocks, published, cancelled = null, version }: Row, today: IsoDate): Session {
-  return { id, course: of, date: isoDate(date), start, minutes, blocks, published, cancelled, version, fixed: published > 0 || date < today };
+function toSession({ course: of, cancelled = null, ...row }: Row, today: IsoDate): Session {
+  const { id, start, minutes, blocks, published, purpose, note, version } = row;
+  const date = isoDate(row.date);
+  return { id, course: of, date, start, minutes, blocks, published, cancelled, purpose, note, version, fixed: published > 0 || date < today };
 }
 
 export type { CourseSnapshot } from '../db/rows';
@@ -205,6 +224,8 @@ export async function snapshotOf(desk: Desk<Actor>, id: string): Promise<CourseS
       minutes: one.minutes,
       blocks: one.blocks,
       cancelled: one.cancelled,
+      purpose: one.purpose,
+      note: one.note,
     })),
   };
 }
@@ -235,6 +256,11 @@ export interface Plan {
   readonly number: number;
   readonly blocks: readonly NamedBlock[];
   readonly changes: readonly (PlanChange | string)[];
+  readonly purpose: string;
+  readonly note: string;
+  /** Why it was published though something stood against it. */
+  readonly reason: string;
+  /** In whose hands it is. */
   readonly teacher: string;
   readonly publishedAt: Date;
 }
@@ -243,11 +269,11 @@ export interface Plan {
 export async function addPlan(
   at: Writing<Staff>,
   { id, published, version }: Pick<Session, 'id' | 'published' | 'version'>,
-  plan: Pick<Plan, 'blocks' | 'changes' | 'teacher'>,
+  plan: Pick<Plan, 'blocks' | 'changes' | 'teacher' | 'purpose' | 'note'> & Partial<Pick<Plan, 'reason'>>,
 ): Promise<{ readonly number: number; readonly version: number }> {
   const number = published + 1;
   const now = await claim(at, SessionRow, id, version, { published: number });
-  await add(at, PlanRow, { id: at.newId(), session: id, number, ...plan, publishedBy: at.who.id, publishedAt: at.now });
+  await add(at, PlanRow, { id: at.newId(), session: id, number, reason: '', ...plan, publishedBy: at.who.id, publishedAt: at.now });
   return { number, version: now };
 }
 
@@ -255,15 +281,12 @@ export async function addAcknowledgement(at: Writing<Staff>, plan: string): Prom
   await add(at, AcknowledgementRow, { id: at.newId(), plan, staff: at.who.id, at: at.now });
 }
 
-/** The sessions somebody was ever handed a plan of. */
-export async function sessionsHandedTo(desk: Desk<Actor>, teacher: string): Promise<ReadonlySet<string>> {
-  return new Set((await readRows(desk, PlanRow, { teacher }, { fields: ['session'] })).map((plan) => plan.session));
-}
-
 /** What has happened to sessions since they were planned. */
 export interface Progress {
   readonly plan: Plan | null;
   readonly versions: readonly Plan[];
+  /** Whom it was handed to last, with or without a plan; null where it was to nobody. */
+  readonly handedTo: string | null;
   readonly acknowledgedAt: Date | null;
   /** The logs of the class, taken together. */
   readonly log: LoggedClass | null;
@@ -272,16 +295,24 @@ export interface Progress {
 /** Plans, acknowledgements and logs of sessions, by session. The plan is the latest version. */
 export async function progressOf(desk: Desk<Actor>, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
   const plans = await readRows(desk, PlanRow, { session: [...sessions] }, { orderBy: { number: 'asc' } });
-  const [acknowledgements, logs] = await Promise.all([
+  const [acknowledgements, logs, handed] = await Promise.all([
     readRows(desk, AcknowledgementRow, { plan: plans.map(({ id }) => id) }, { orderBy: { at: 'asc' } }),
     logsOf(desk, sessions),
+    handoversOf(desk, sessions),
   ]);
   return new Map(
     sessions.map((id): [string, Progress] => {
       const versions = plans.filter((plan) => plan.session === id);
-      const plan = versions.at(-1) ?? null;
-      const acknowledged = plan && acknowledgements.findLast((one) => one.plan === plan.id && one.staff === plan.teacher);
-      return [id, { plan, versions, acknowledgedAt: acknowledged?.at ?? null, log: logs.get(id) ?? null }];
+      const newest = versions.at(-1) ?? null;
+      const handover = handed.findLast((one) => one.session === id && (!newest || one.madeAt >= newest.publishedAt));
+      const plan = newest && handover ? { ...newest, teacher: handover.teacher } : newest;
+      const since = handover?.madeAt ?? new Date(0);
+      const acknowledged =
+        plan && acknowledgements.findLast((one) => one.plan === plan.id && one.staff === plan.teacher && new Date(one.at) >= since);
+      return [
+        id,
+        { plan, versions, handedTo: plan?.teacher ?? handover?.teacher ?? null, acknowledgedAt: acknowledged?.at ?? null, log: logs.get(id) ?? null },
+      ];
     }),
   );
 }

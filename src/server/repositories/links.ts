@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { staffId, type Actor } from '../auth/actors';
 import type { LinkPurpose } from '../db/kinds';
 import type { EntityManager } from '../db/orm';
@@ -7,18 +6,14 @@ import { LinkRow, PersonRow, StudioRow } from '../db/rows';
 import { add, change } from '../db/write';
 import type { Desk, Writing } from '../desk';
 import { holdPerson } from './people';
+import { hashOf, isToken, newToken } from './tokens';
 
 /** How long a link may be used, by what it is for. */
 export const LINK_DAYS: Readonly<Record<LinkPurpose, number>> = { screening: 14 };
 
-/** Only a link's hash is kept, so that nobody can use it who reads the database. */
-function hashOf(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
-}
-
 /** Makes a link for a person; an older unused one for the same purpose stops working. @returns its token, which is never kept */
 export async function addLink(at: Writing, purpose: LinkPurpose, of: string): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   await holdPerson(at, of);
   await change(at, LinkRow, { person: of, purpose, usedAt: null }, { expiresAt: at.now });
   const expiresAt = new Date(at.now.getTime() + LINK_DAYS[purpose] * 86_400_000);
@@ -52,7 +47,7 @@ export function linksOf(desk: Desk<Actor>, of: string) {
 
 /** Whose link a token is, in whatever studio; null when it is unknown, used, run out, or its person erased. */
 export async function findLink(em: EntityManager, purpose: LinkPurpose, token: string, now: Date) {
-  if (!/^[\w-]{43}$/.test(token)) return null;
+  if (!isToken(token)) return null;
   const anywhere = { filters: false } as const;
   const link = await em.findOne(LinkRow, { tokenHash: hashOf(token), purpose, usedAt: null, expiresAt: { $gt: now } }, anywhere);
   const person = link && (await em.findOne(PersonRow, { id: link.person, erasedAt: null }, anywhere));

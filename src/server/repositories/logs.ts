@@ -21,7 +21,15 @@ export async function logsOf(desk: Desk<Actor>, sessions: readonly string[]): Pr
   const goneBy = new Map(settled.map(({ session, log }) => [session, log]));
   return new Map(
     sessions.flatMap((session): [string, LoggedClass][] => {
-      const each = logs.filter((log) => log.session === session).map((log): ClassLog => ({ ...log, at: new Date(log.at) }));
+      const each = logs
+        .filter((log) => log.session === session)
+        .map((log): ClassLog => ({
+          ...log,
+          at: new Date(log.at),
+          firstBreath: log.firstBreath ?? null,
+          mood: log.mood ?? null,
+          corrects: log.corrects ?? null,
+        }));
       const together = takenTogether(each, goneBy.get(session) ?? null);
       return together ? [[session, { ...together, each }]] : [];
     }),
@@ -70,4 +78,12 @@ export async function settleHeld(at: Writing<Staff>, id: string, seen: number, s
 /** The director goes by one of several logs of a class. */
 export async function settleLogs(at: Writing<Staff>, session: string, log: string): Promise<void> {
   await add(at, LogSettledRow, { id: at.newId(), session, log, settledBy: at.who.id, settledAt: at.now });
+}
+
+/** How many of some classes each teacher taught, as the logs say. */
+export async function taughtBy(desk: Desk<Actor>, sessions: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  const rows = await readRows(desk, LogRow, { session: [...sessions] }, { fields: ['session', 'taughtBy'] });
+  const each = new Map<string, Set<string>>();
+  for (const { session, taughtBy: teacher } of rows) each.set(teacher, (each.get(teacher) ?? new Set()).add(session));
+  return new Map([...each].map(([teacher, taught]) => [teacher, taught.size]));
 }

@@ -11,7 +11,7 @@ import { once, type Desk, type Writing } from '../desk';
 import { Refusal } from '../errors';
 import { holdPerson, HERE, person } from './people';
 import { knownAnswers, openSealed, type SealedAnswers, type SealedOverride, type SealedScope } from './sealed';
-import { staff } from './studio';
+import { staff } from './staff';
 
 /** A member whose answers could not be opened is planned for as somebody of whom nothing is known. */
 export interface OpenedMember extends Member {

@@ -1,24 +1,41 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { v7 as newId } from 'uuid';
 import type { Staff } from '../auth/actors';
 import type { EntityManager } from '../db/orm';
+import { hashOf } from './tokens';
 import { AttemptRow, KnownDeviceRow, SignInRow, StaffRow, StudioRow } from '../db/rows';
 
 /** Sessions, devices and attempts: what is asked before anybody is known, and so across studios. */
 
 const ANYWHERE = { filters: false } as const;
 
-export function hashOf(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
-}
-
-export function newToken(): string {
-  return randomBytes(32).toString('base64url');
-}
-
-/** The member of staff with an e-mail address, in whatever studio. */
+/** The member of staff with an e-mail address, in whatever studio; nobody who left. */
 export function staffByEmail(em: EntityManager, email: string) {
-  return em.findOne(StaffRow, { email }, ANYWHERE);
+  return em.findOne(StaffRow, { email, leftAt: null }, ANYWHERE);
+}
+
+/** Whether an e-mail address signs somebody in, in whatever studio, or did before they left. */
+export async function isAddressTaken(em: EntityManager, email: string): Promise<boolean> {
+  return (await em.count(StaffRow, { email }, ANYWHERE)) > 0;
+}
+
+/** Whether a session is the one of a token. */
+export function isSignIn(session: { readonly tokenHash: string }, token: string): boolean {
+  return session.tokenHash === hashOf(token);
+}
+
+/** Whoever is signed in somewhere, newest first: since when, and when last seen. */
+export async function signInsOf(em: EntityManager, staff: string) {
+  return em.find(SignInRow, { staff }, { ...ANYWHERE, orderBy: { seenAt: 'desc' } });
+}
+
+/** Signs somebody out everywhere, or everywhere but here. @returns how many were ended */
+export async function dropSignInsOf(em: EntityManager, staff: string, but: string | null): Promise<number> {
+  return em.nativeDelete(SignInRow, { staff, ...(but === null ? {} : { tokenHash: { $ne: hashOf(but) } }) }, ANYWHERE);
+}
+
+/** The devices somebody signed in from are known no longer. */
+export async function dropDevicesOf(em: EntityManager, staff: string): Promise<void> {
+  await em.nativeDelete(KnownDeviceRow, { staff }, ANYWHERE);
 }
 
 export async function addSignIn(em: EntityManager, token: string, staff: { readonly id: string; readonly studio: string }, now: Date): Promise<void> {
@@ -41,6 +58,7 @@ export async function signInWith(
   const session = await em.findOne(SignInRow, { tokenHash: hashOf(token) }, ANYWHERE);
   if (!session) return null;
   const staff = await em.findOneOrFail(StaffRow, { id: session.staff }, ANYWHERE);
+  if (staff.leftAt) return null;
   const studio = await em.findOneOrFail(StudioRow, { id: session.studio });
   const who: Staff = {
     as: 'staff',

@@ -4,14 +4,13 @@ import { DEFAULT_SHEET, type SheetOptions } from '@/core/cues';
 import type { Closure } from '@/core/course';
 import type { House } from '@/core/instructions';
 import { changedRulebook, type RuleChange } from '@/core/screening';
-import { mayTeach, type Qualification, type Role } from '@/core/staff';
 import { isoDate, millis, type Millis } from '@/core/units';
 import type { Actor, Clock, Staff } from '../auth/actors';
 import type { EntityManager } from '../db/orm';
 import { readRow, readRows } from '../db/read';
-import { add, claim, hold, remove } from '../db/write';
+import { add, claim, remove } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
-import { ClosureRow, RulebookRow, StaffRow, StudioRow } from '../db/rows';
+import { ClosureRow, RulebookRow, StudioRow } from '../db/rows';
 import { knownId, Refusal } from '../errors';
 import { library } from './library';
 
@@ -118,61 +117,6 @@ export async function addClosure(at: Writing, closure: { readonly from: string; 
 
 export async function removeClosure(at: Writing, id: string): Promise<void> {
   if ((await remove(at, ClosureRow, { id: knownId(id) })) === 0) throw new Refusal('not-found', 'These days are open already.');
-}
-
-export interface StaffMember {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role;
-  readonly qualifications: readonly Qualification[];
-  readonly version: number;
-}
-
-export function staff(desk: Desk<Actor>): Promise<StaffMember[]> {
-  return once(desk, 'staff', async () => {
-    const rows = await readRows(desk, StaffRow, {}, { orderBy: { name: 'asc' } });
-    return rows.map(({ id, name, email, role, qualifications, version }) => ({ id, name, email, role, qualifications, version }));
-  });
-}
-
-/** Names of the staff, for what they did; whoever is gone is somebody who left. */
-export async function staffNames(desk: Desk): Promise<(id: string) => string> {
-  const names = new Map((await staff(desk)).map(({ id, name }) => [id, name]));
-  return (id) => names.get(id) ?? 'somebody who left';
-}
-
-/** Staff who may be handed a class. */
-export async function teachers(desk: Desk): Promise<StaffMember[]> {
-  return (await staff(desk)).filter(({ role }) => mayTeach(role));
-}
-
-/** One of the studio's teachers; refuses anyone else. */
-export async function teacher(desk: Desk, id: string): Promise<StaffMember> {
-  const found = (await teachers(desk)).find((member) => member.id === id);
-  if (!found) throw new Refusal('not-found', 'This teacher is not part of your studio.');
-  return found;
-}
-
-export interface NewStaff {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role;
-  readonly passwordHash: string;
-  readonly qualifications: readonly Qualification[];
-}
-
-export async function addStaff(at: Writing, ...members: readonly NewStaff[]): Promise<void> {
-  await add(at, StaffRow, ...members);
-}
-
-/** Sets what somebody is qualified to teach, at the version they were seen at. */
-export async function changeQualifications(at: Writing, id: string, seen: number, families: readonly string[]): Promise<void> {
-  const member = await hold(at, StaffRow, { id: knownId(id) });
-  if (!member) throw new Refusal('not-found');
-  const qualifications = families.map((family) => member.qualifications.find((had) => had.family === family) ?? { family, since: at.today });
-  await claim(at, StaffRow, id, seen, { qualifications });
 }
 
 /** The clock of a studio, and whether it asks for forms by itself; null when there is no such studio. */

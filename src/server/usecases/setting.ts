@@ -3,7 +3,6 @@ import { courseDates, planningOf, tallyKey, type Asked, type CourseProblem, type
 import { tallier } from '@/core/instructions';
 import { wayDown } from '@/core/ladder';
 import { techniquesIn } from '@/core/plan';
-import { mayTeach } from '@/core/staff';
 import { FORM_LIMITS } from '@/forms';
 import type { Actor } from '../auth/actors';
 import type { Desk } from '../desk';
@@ -12,7 +11,8 @@ import { cancelledIn, type Course, type Session } from '../repositories/courses'
 import { ownTechniques } from '../repositories/library';
 import { logsOf } from '../repositories/logs';
 import { members, type OpenedMember } from '../repositories/screenings';
-import { closures, conventions, staff, type Conventions } from '../repositories/studio';
+import { teachers } from '../repositories/staff';
+import { closures, conventions, type Conventions } from '../repositories/studio';
 
 /** How many weeks more than it has are looked at when a course cannot hold its goals. */
 const FURTHER_WEEKS = 16;
@@ -30,11 +30,17 @@ export interface Setting {
   readonly members: readonly OpenedMember[];
 }
 
-/** Sessions, with those marked whose log says that less was reached than was planned. */
+/** Sessions as they were reached: without what was left out, and marked where less was done than was planned. */
 async function asReached(desk: Desk<Actor>, sessions: readonly Session[]): Promise<Session[]> {
   const past = sessions.filter(({ date, published }) => published > 0 && date <= desk.today).map(({ id }) => id);
   const logs = await logsOf(desk, past);
-  return sessions.map((session) => (logs.get(session.id)?.reached === 'less' ? { ...session, short: true } : session));
+  return sessions.map((session) => {
+    const log = logs.get(session.id);
+    if (!log) return session;
+    const left = new Set(log.blocks.filter(({ done }) => done === 'left out').map(({ block }) => block));
+    const part = log.blocks.some(({ done }) => done === 'part');
+    return { ...session, blocks: session.blocks.filter(({ id }) => !left.has(id)), ...(log.reached === 'less' || part ? { short: true } : {}) };
+  });
 }
 
 /** Everything the core asks about a course, gathered once; answers are opened here, and only numbers go on. */
@@ -48,7 +54,7 @@ export async function settingOf(
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     houseOf(desk, course.cohort),
-    staff(desk),
+    teachers(desk),
     ownTechniques(desk),
     closures(desk),
     of ? cancelledIn(desk, [of]) : [],
@@ -77,7 +83,7 @@ export async function settingOf(
     dates: courseDates(firstDate, Math.min(weeks + FURTHER_WEEKS, FORM_LIMITS.weeks), weekdays, closed).filter((date) => date > after),
   };
   const teacher = everyone.find(({ id }) => id === course.teacher);
-  const others = everyone.filter(({ id, role }) => id !== course.teacher && mayTeach(role));
+  const others = everyone.filter(({ id }) => id !== course.teacher);
   const teaching = [teacher, ...others].map((one) => ({ name: one?.name ?? 'somebody who left', qualifications: one?.qualifications ?? [] }));
   const problem = {
     sessions: await asReached(desk, sessions),

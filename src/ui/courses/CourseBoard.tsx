@@ -32,6 +32,7 @@ import { asSeen, CancelClass, ClosedDays, EndOrRemove, Reopened, type Wish } fro
 import { Mends } from './Mends';
 import { toClasses, type Proposal } from './proposal';
 import { Proposed } from './Proposed';
+import { PublishMany } from './PublishMany';
 import { Ready } from './Ready';
 import { Says } from './Says';
 import { useDrafting } from './useDrafting';
@@ -45,8 +46,16 @@ interface Asked {
 
 const BROKE = 'The search for a draft broke off. Nothing was changed; try again, or draft with fewer goals at once.';
 
+interface Props {
+  readonly view: CourseView;
+  readonly title: ReactNode;
+  /** What the page was opened to do: a class to cancel, or classes to publish. */
+  readonly begin: { readonly wish: Wish; readonly session: string | null };
+  readonly children: ReactNode;
+}
+
 /** The course ladder with its checks plank. A move answers at once, in words, on the plank concerned. */
-export function CourseBoard({ view, title, children }: { view: CourseView; title: ReactNode; children: ReactNode }) {
+export function CourseBoard({ view, title, begin, children }: Props) {
   const say = useNotice();
   const { run, refusal, code, busy, clear, refresh } = useAction();
   const [said, setSaid] = useState('');
@@ -117,7 +126,7 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
     );
   const undo = () =>
     void send(view.last?.back ? `Done again: ${view.last.what}.` : `Taken back: ${view.last?.what}.`, (now) => undoStepAction(asSeen(now)));
-  const [wish, setWish] = useState<Wish>(null);
+  const [wish, setWish] = useState<Wish>(view.mayEdit ? begin.wish : null);
   const router = useRouter();
   const shown = drafting.running || drafting.proposal !== null;
   return (
@@ -138,7 +147,8 @@ export function CourseBoard({ view, title, children }: { view: CourseView; title
       {children}
       {view.mayEdit && <ClosedDays view={view} busy={busy} send={send} />}
       {view.mayEdit && wish === null && <Reopened view={view} busy={busy} send={send} />}
-      {wish === 'cancel' && <CancelClass view={view} busy={busy} send={send} onDone={() => setWish(null)} />}
+      {wish === 'cancel' && <CancelClass view={view} busy={busy} send={send} first={begin.session} onDone={() => setWish(null)} />}
+      {wish === 'publish' && <PublishMany view={view} onDone={() => setWish(null)} />}
       {(wish === 'end' || wish === 'remove') && (
         <EndOrRemove view={view} wish={wish} busy={busy} send={send} onDone={() => setWish(null)} onGone={() => router.push('/courses')} />
       )}
@@ -224,6 +234,7 @@ function More({ view, onWish }: { view: CourseView; onWish: (wish: Wish) => void
         More
       </Button>
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+        <MenuItem onClick={() => choose('publish')}>Publish classes</MenuItem>
         <MenuItem onClick={() => choose('cancel')}>Cancel a class</MenuItem>
         <MenuItem component="a" href={`/courses/${view.course.id}/copy`}>
           Copy to another cohort

@@ -24,7 +24,7 @@ import { Bending } from './Bending';
 import { OutcomeLines } from './OutcomeLines';
 
 /** What is asked for beside the course itself: shown above the ladder until it is done or left. */
-export type Wish = 'cancel' | 'end' | 'remove' | null;
+export type Wish = 'publish' | 'cancel' | 'end' | 'remove' | null;
 
 type Send = (what: string, work: (view: CourseView) => Promise<Reply<unknown>>) => Promise<Reply<unknown> | null>;
 
@@ -65,9 +65,9 @@ export function ClosedDays({ view, busy, send }: Props) {
 }
 
 /** A class that is not held: which, why, and what becomes of the rest. */
-export function CancelClass({ view, busy, send, onDone }: Props & { readonly onDone: () => void }) {
+export function CancelClass({ view, busy, send, first, onDone }: Props & { readonly first: string | null; readonly onDone: () => void }) {
   const ahead = view.sessions.filter(({ date, state }) => date >= view.today && state !== 'taught');
-  const [session, setSession] = useState(ahead[0]?.id ?? '');
+  const [session, setSession] = useState((ahead.find(({ id }) => id === first) ?? ahead[0])?.id ?? '');
   const [reason, setReason] = useState('');
   const [why, setWhy] = useState('');
   const chosen = ahead.find(({ id }) => id === session);

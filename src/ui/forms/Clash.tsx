@@ -1,16 +1,19 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
 
 interface Props {
   /** What somebody else saved meanwhile, in words, beside what is here. */
   readonly differs: readonly string[];
   readonly onTheirs: () => void;
   readonly onMine: () => void;
+  /** Both versions side by side, where they can be shown so. */
+  readonly children?: ReactNode;
 }
 
 /** Two people saved the same thing: both versions are here, and one of them is taken. */
-export function Clash({ differs, onTheirs, onMine }: Props) {
+export function Clash({ differs, onTheirs, onMine, children }: Props) {
   return (
     <section className="note bad stack" role="alert" aria-label="Somebody else saved this meanwhile">
       <p>
@@ -28,6 +31,7 @@ export function Clash({ differs, onTheirs, onMine }: Props) {
           </ul>
         </>
       )}
+      {children}
       <div className="row">
         <Button onClick={onTheirs}>Take theirs</Button>
         <Button variant="contained" onClick={onMine}>

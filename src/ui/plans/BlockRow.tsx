@@ -76,7 +76,7 @@ export function BlockRow({ draft, read, naturalBreath, editable, onEdit, onUp, o
       ) : (
         <span className={`num ${styles.time}`}>{read.ok ? clockText(read.time) : '–'}</span>
       )}
-      <SetupLine draft={draft} name={name} problem={problems.lines} editable={editable} onEdit={onEdit} />
+      <SetupLine draft={draft} name={name} problem={problems.lines} noteProblem={problems.note} editable={editable} onEdit={onEdit} />
       {editable && (
         <span className={`${styles.keys} noprint`}>
           <button type="button" disabled={!onUp} onClick={onUp ?? undefined} aria-label={`${name}: earlier`}>

@@ -28,6 +28,7 @@ export function ClassLogNote({ session, log, maySettle }: { session: string; log
       {(several ? log.each : [log]).map((one) => (
         <div key={one.id} style={several ? { borderTop: '1px solid var(--rule)', padding: '6px 0' } : undefined}>
           <Said log={one} />
+          {one.corrected && <p className="small soft">Put right by its teacher: it no longer counts.</p>}
           {several && log.unsettled && maySettle && (
             <Button size="small" disabled={busy} onClick={() => void goBy(one.id)}>
               Go by this one
@@ -60,6 +61,7 @@ function Said({ log }: { log: ShownLog }) {
           {stopSigns.length > 0 && <strong>, {stopSigns.join(', ')}</strong>}
         </p>
       ))}
+      {log.said.length > 0 && <p className="small">{log.said.join('; ')}.</p>}
       {log.note && <p>“{log.note}”</p>}
     </>
   );

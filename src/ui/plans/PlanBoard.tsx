@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { comparePlanAction, saveBlocksAction } from '@/app/actions/plans';
+import type { Voice } from '@/core/plan';
 import type { PlanNow, PlanView } from '@/views/plan';
 import { Checks } from '../courses/Checks';
 import { PickField, type Option } from '../fields';
@@ -13,13 +14,22 @@ import { useAutosave } from '../forms/useAutosave';
 import { Plank } from '../shell/Plank';
 import { useLibrary } from '../shell/Inside';
 import { BlockRow } from './BlockRow';
+import { BothVersions } from './BothVersions';
+import { Conversation } from './Conversation';
 import { draftOf, newOwn, newPart, newTechnique, plannedMinutes, readDraft, toInput, type Draft, type Usual } from './edit';
 import styles from './PlanBoard.module.css';
 import { Publish } from './Publish';
 import { SaidHere } from './SaidHere';
+import { Templates } from './Templates';
+import { VoiceFields } from './VoiceFields';
 
 /** Undo goes back so many changes. */
 const REMEMBERED = 30;
+
+/** What is edited of a session: its blocks, what it is for, and what its teacher should know. */
+interface Sheet extends Voice {
+  readonly drafts: readonly Draft[];
+}
 
 /** A session's blocks, edited in place: minutes follow every keystroke, and what reads is saved as you go. */
 export function PlanBoard({ plan }: { plan: PlanView }) {
@@ -27,41 +37,61 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   const router = useRouter();
   const library = useLibrary();
   const usual: Usual = { ...plan, library };
-  const [drafts, setDrafts] = useState<readonly Draft[]>(() => session.blocks.map((block) => draftOf(block, usual)));
-  const [history, setHistory] = useState<readonly (readonly Draft[])[]>([]);
-  const input = (blocks: readonly Draft[], version: number) => ({ session: session.id, version, blocks: blocks.map(toInput) });
-  const { saved, save, version, clash, seen, settle } = useAutosave<readonly Draft[], PlanNow>({
+  const [sheet, setSheet] = useState<Sheet>(() => ({
+    drafts: session.blocks.map((block) => draftOf(block, usual)),
+    purpose: plan.purpose,
+    note: plan.note,
+  }));
+  const [past, setPast] = useState<readonly Sheet[]>([]);
+  const [undone, setUndone] = useState<readonly Sheet[]>([]);
+  const input = ({ drafts, purpose, note }: Sheet, version: number) => ({ session: session.id, version, purpose, note, blocks: drafts.map(toInput) });
+  const { saved, save, version, clash, seen, settle } = useAutosave<Sheet, PlanNow>({
     version: session.version,
-    save: (blocks, seen) => saveBlocksAction(input(blocks, seen)),
-    compare: (blocks, seen) => comparePlanAction(input(blocks, seen)),
+    save: (value, at) => saveBlocksAction(input(value, at)),
+    compare: (value, at) => comparePlanAction(input(value, at)),
     onSaved: () => router.refresh(),
   });
+  const { drafts } = sheet;
   const reads = drafts.map((draft) => readDraft(draft, usual));
   const whole = reads.every(({ ok }) => ok);
-  const change = (next: readonly Draft[], remember = true) => {
-    if (remember) setHistory([...history.slice(-REMEMBERED), drafts]);
-    setDrafts(next);
-    if (next.every((draft) => readDraft(draft, usual).ok)) save(next);
+  const show = (next: Sheet) => {
+    setSheet(next);
+    if (next.drafts.every((draft) => readDraft(draft, usual).ok)) save(next);
   };
-  const edit = (id: string, more: Partial<Draft>) => change(drafts.map((draft) => (draft.id === id ? { ...draft, ...more } : draft)));
+  const change = (more: Partial<Sheet>) => {
+    setPast([...past.slice(-REMEMBERED), sheet]);
+    setUndone([]);
+    show({ ...sheet, ...more });
+  };
+  const undo = () => {
+    setUndone([...undone, sheet]);
+    setPast(past.slice(0, -1));
+    show(past[past.length - 1]);
+  };
+  const redo = () => {
+    setPast([...past, sheet]);
+    setUndone(undone.slice(0, -1));
+    show(undone[undone.length - 1]);
+  };
+  const edit = (id: string, more: Partial<Draft>) => change({ drafts: drafts.map((draft) => (draft.id === id ? { ...draft, ...more } : draft)) });
   const shift = (index: number, by: number) => {
     const next = [...drafts];
     const [draft] = next.splice(index, 1);
     next.splice(index + by, 0, draft);
-    change(next);
+    change({ drafts: next });
   };
   const add = (draft: Draft) => {
     const at = Math.max(0, drafts.length - 2);
-    change([...drafts.slice(0, at), draft, ...drafts.slice(at)]);
+    change({ drafts: [...drafts.slice(0, at), draft, ...drafts.slice(at)] });
   };
   const takeTheirs = (theirs: PlanNow) => {
-    setHistory([...history.slice(-REMEMBERED), drafts]);
-    setDrafts(theirs.blocks.map((block) => draftOf(block, usual)));
+    setPast([...past.slice(-REMEMBERED), sheet]);
+    setSheet({ drafts: theirs.blocks.map((block) => draftOf(block, usual)), purpose: theirs.purpose, note: theirs.note });
     settle(theirs.version, null);
     router.refresh();
   };
   const showNow = async () => {
-    const now = await comparePlanAction(input(drafts, version));
+    const now = await comparePlanAction(input(sheet, version));
     if (now.ok) takeTheirs(now.value);
     else router.refresh();
   };
@@ -69,9 +99,14 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
     <>
       <SaidHere plan={plan} onAnswered={() => void showNow()} />
       <Minutes planned={plannedMinutes(reads)} minutes={session.minutes} whole={whole} saved={saved} />
-      {clash && <Clash differs={clash.differs} onTheirs={() => takeTheirs(clash)} onMine={() => settle(clash.version, drafts)} />}
+      {clash && (
+        <Clash differs={clash.differs} onTheirs={() => takeTheirs(clash)} onMine={() => settle(clash.version, sheet)}>
+          <BothVersions mine={drafts} theirs={clash.blocks} />
+        </Clash>
+      )}
       <div className="two">
         <div>
+          <VoiceFields voice={sheet} editable={mayEdit} onChange={change} />
           <ol className={styles.blocks}>
             {drafts.map((draft, index) => (
               <BlockRow
@@ -83,23 +118,27 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
                 onEdit={(more) => edit(draft.id, more)}
                 onUp={index > 0 ? () => shift(index, -1) : null}
                 onDown={index < drafts.length - 1 ? () => shift(index, 1) : null}
-                onLeaveOut={() => change(drafts.filter(({ id }) => id !== draft.id))}
+                onLeaveOut={() => change({ drafts: drafts.filter(({ id }) => id !== draft.id) })}
               />
             ))}
           </ol>
           {mayEdit && (
-            <div className="row noprint" style={{ marginTop: 12, flexWrap: 'nowrap' }}>
-              <AddBlock plan={plan} usual={usual} onAdd={add} />
-              <Button
-                disabled={history.length === 0}
-                onClick={() => {
-                  change(history[history.length - 1], false);
-                  setHistory(history.slice(0, -1));
-                }}
-              >
-                Undo
-              </Button>
-            </div>
+            <>
+              <div className="row noprint" style={{ marginTop: 12, flexWrap: 'nowrap' }}>
+                <AddBlock plan={plan} usual={usual} onAdd={add} />
+                <Button disabled={past.length === 0} onClick={undo}>
+                  Undo
+                </Button>
+                <Button disabled={undone.length === 0} onClick={redo}>
+                  Redo
+                </Button>
+              </div>
+              <Templates
+                plan={plan}
+                empty={drafts.length === 0}
+                onTake={(blocks) => change({ drafts: blocks.map((block) => draftOf(block, usual)) })}
+              />
+            </>
           )}
         </div>
         <Plank>
@@ -112,6 +151,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
               router.refresh();
             }}
           />
+          <Conversation session={session.id} said={plan.conversation} />
           <Checks checks={plan.checks} onMend={null} busy={false} days={false} />
         </Plank>
       </div>

@@ -1,8 +1,10 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { publishPlanAction } from '@/app/actions/plans';
+import { FORM_LIMITS } from '@/forms/limits';
 import type { PlanView } from '@/views/plan';
 import { PickField } from '../fields';
 import { Refusal } from '../forms/fields';
@@ -23,12 +25,13 @@ export function Publish({
 }) {
   const { session, versions, unpublished, teachers, mayEdit } = plan;
   const [teacher, setTeacher] = useState(plan.teacher);
+  const [reason, setReason] = useState('');
   const { run, refusal, busy } = useAction();
   const once = useOnce();
   const latest = versions.at(-1);
   const changed = latest === undefined || (unpublished?.length ?? 0) > 0 || teacher !== plan.teacher;
   const publish = async () => {
-    const reply = await run(() => publishPlanAction({ once: once.id(), session: session.id, version, teacher }));
+    const reply = await run(() => publishPlanAction({ once: once.id(), session: session.id, version, teacher, reason }));
     if (reply?.ok) once.done();
     if (reply?.ok) onDone(reply.value.version);
     else if (reply?.code === 'clash') onDone(null);
@@ -51,6 +54,7 @@ export function Publish({
           Changed since v{latest.number - 1}: {latest.changes.join('; ')}.
         </p>
       )}
+      {latest?.reason && <p className="small">Published all the same: “{latest.reason}”</p>}
       {unpublished && unpublished.length > 0 && (
         <p className="small note">
           Changed since v{latest?.number}, not published: {unpublished.join('; ')}.
@@ -66,8 +70,25 @@ export function Publish({
             options={teachers.map(({ id, name }) => ({ value: id, label: name }))}
           />
           {lacks.length > 0 && <p className="error small">Not qualified for {lacks.join(', ')}.</p>}
+          {plan.judged.length > 0 && (
+            <div className="note bad stack">
+              <p className="small">{plan.judged.join(' ')} Yours to judge: say why it goes out all the same. The reason stays in the record.</p>
+              <TextField
+                id="reason"
+                label="Reason"
+                multiline
+                value={reason}
+                onChange={({ target }) => setReason(target.value)}
+                slotProps={{ htmlInput: { maxLength: FORM_LIMITS.reason } }}
+              />
+            </div>
+          )}
           <Refusal message={refusal} />
-          <Button variant="contained" disabled={busy || !ready || !changed || session.blocks.length === 0} onClick={() => void publish()}>
+          <Button
+            variant="contained"
+            disabled={busy || !ready || !changed || session.blocks.length === 0 || (plan.judged.length > 0 && reason.trim() === '')}
+            onClick={() => void publish()}
+          >
             Publish version {(latest?.number ?? 0) + 1}
           </Button>
         </>

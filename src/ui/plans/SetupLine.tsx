@@ -7,12 +7,13 @@ interface Props {
   readonly draft: Draft;
   readonly name: string;
   readonly problem?: string;
+  readonly noteProblem?: string;
   readonly editable: boolean;
   readonly onEdit: (more: Partial<Draft>) => void;
 }
 
 /** How a block is done, in one line: seat, eyes, what keeps the time, what people do in it, and lines of one's own. */
-export function SetupLine({ draft, name, problem, editable, onEdit }: Props) {
+export function SetupLine({ draft, name, problem, noteProblem, editable, onEdit }: Props) {
   const { setup } = draft;
   const { seat, eyes, by, moves } = setup;
   const change = (more: Partial<typeof setup>) => onEdit({ setup: { ...setup, ...more } });
@@ -63,6 +64,20 @@ export function SetupLine({ draft, name, problem, editable, onEdit }: Props) {
         draft.lines && <span>“{draft.lines}”</span>
       )}
       {editable && <Claims text={draft.lines} onTake={(lines) => onEdit({ lines })} />}
+      {editable ? (
+        <CompactField
+          id={`${draft.id}-note`}
+          label="Note to the teacher"
+          said={`Note to the teacher about ${name}`}
+          hideLabel
+          placeholder="a note to the teacher"
+          value={draft.note}
+          problem={noteProblem}
+          onChange={(note) => onEdit({ note })}
+        />
+      ) : (
+        draft.note && <span>Note: {draft.note}</span>
+      )}
     </div>
   );
 }

@@ -30,6 +30,8 @@ export interface Draft {
   readonly setup: Setup;
   /** Lines of one's own, parted by a slash. */
   readonly lines: string;
+  /** What the director says of it to whoever teaches it. */
+  readonly note: string;
 }
 
 /** What the studio says where a block does not. */
@@ -42,7 +44,7 @@ export interface Usual {
 }
 
 export function draftOf(block: Block, usual: Pick<Usual, 'library' | 'seat'>): Draft {
-  const told = { setup: setupOf(block, usual), lines: (block.lines ?? []).join(LINES_APART) };
+  const told = { setup: setupOf(block, usual), lines: (block.lines ?? []).join(LINES_APART), note: block.note ?? '' };
   if (block.kind === 'technique')
     return {
       id: block.id,
@@ -71,7 +73,7 @@ export function draftOf(block: Block, usual: Pick<Usual, 'library' | 'seat'>): D
 export function newTechnique(id: string, technique: string, { tempo, schools, library, seat }: Usual): Draft {
   const { pattern, dose } = taughtAs(library.technique(technique), schools);
   const setup = usualSetup({ kind: 'technique', technique }, { library, seat });
-  return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '', setup, lines: '' };
+  return { id, technique, own: null, part: null, pattern, dose, tempo: trimNumber(tempo / 1000), minutes: '', setup, lines: '', note: '' };
 }
 
 /** A studio's own way as a new block, at its newest version. */
@@ -94,6 +96,7 @@ export function newPart(id: string, part: string, { library, seat }: Usual): Dra
     minutes: String(minutes),
     setup,
     lines: '',
+    note: '',
   };
 }
 
@@ -111,7 +114,8 @@ export function readDraft(draft: Draft, usual: Usual): Read {
   const longest = lines.find((line) => line.length > FORM_LIMITS.said);
   if (longest) problems.lines = `A line of at most ${FORM_LIMITS.said} characters: it has to be said.`;
   if (lines.length > FORM_LIMITS.ownLines) problems.lines = `At most ${FORM_LIMITS.ownLines} lines in a block.`;
-  const told = { setup, ...(lines.length > 0 ? { lines } : {}) };
+  if (draft.note.length > FORM_LIMITS.note) problems.note = `At most ${FORM_LIMITS.note} characters.`;
+  const told = { setup, ...(lines.length > 0 ? { lines } : {}), ...(draft.note ? { note: draft.note } : {}) };
   if (draft.part) {
     const minutes = Number(draft.minutes);
     if (!(minutes >= blockMinutes.least && minutes <= blockMinutes.most)) problems.minutes = `From half a minute to ${blockMinutes.most} minutes.`;
@@ -153,9 +157,9 @@ export function plannedMinutes(reads: readonly Read[]): number {
 }
 
 /** A draft as the server takes it. */
-export function toInput({ id, technique, own, part, pattern: typed, dose: amount, tempo, minutes, setup, lines }: Draft) {
+export function toInput({ id, technique, own, part, pattern: typed, dose: amount, tempo, minutes, setup, lines, note }: Draft) {
   const { pattern, dose } = apart(typed);
-  const told = { setup: { ...setup, moves: [...setup.moves] }, lines: linesOf(lines) };
+  const told = { setup: { ...setup, moves: [...setup.moves] }, lines: linesOf(lines), note };
   return technique
     ? {
         id,

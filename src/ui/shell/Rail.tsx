@@ -42,7 +42,9 @@ export function Rail({
       </ul>
       <div className="who">
         <span>{studio}</span>
-        <strong>{name}</strong>
+        <Link href="/me" aria-current={path === '/me' ? 'page' : undefined}>
+          <strong>{name}</strong>
+        </Link>
         <span>{role}</span>
         <Link href="/safety">Breathing safely</Link>
         {children}

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { signInAction } from '@/app/actions/signin';
 import { signInForm } from '@/forms';
@@ -16,7 +17,7 @@ interface DemoSignIn {
 }
 
 /** Sign in; in demo mode the demo's sign-ins stand beside the form. */
-export function SignInForm({ demo, next }: { demo: readonly DemoSignIn[]; next: string }) {
+export function SignInForm({ demo, next, chosen }: { demo: readonly DemoSignIn[]; next: string; chosen: boolean }) {
   const router = useRouter();
   const form = useForm(signInForm, { email: '', password: '' }, signInAction, () => {
     router.push(next);
@@ -26,7 +27,7 @@ export function SignInForm({ demo, next }: { demo: readonly DemoSignIn[]; next: 
     <main className={styles.page}>
       <section className={styles.sheet}>
         <h1>Oaken Ladder</h1>
-        <p className="soft">Breathwork courses, built rung by rung.</p>
+        <p className="soft">{chosen ? 'Your password is set. Sign in with it.' : 'Breathwork courses, built rung by rung.'}</p>
         <form onSubmit={form.send} noValidate className="stack">
           <Field form={form} name="email" label="E-mail" type="email" autoComplete="username" />
           <Field form={form} name="password" label="Password" type="password" autoComplete="current-password" />
@@ -35,6 +36,9 @@ export function SignInForm({ demo, next }: { demo: readonly DemoSignIn[]; next: 
             Sign in
           </Button>
         </form>
+        <p className="small">
+          <Link href="/sign-in/lost">I cannot sign in</Link>
+        </p>
         {demo.length > 0 && (
           <div className={styles.demo}>
             <h2>Demo sign-ins</h2>

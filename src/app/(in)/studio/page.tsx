@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { readStudio } from '@/server/usecases/studio/readStudio';
 import { Closures } from '@/ui/studio/Closures';
 import { ConventionsForm } from '@/ui/studio/ConventionsForm';
 import { GuardsForm } from '@/ui/studio/GuardsForm';
-import { Qualifications } from '@/ui/studio/Qualifications';
 import { SchoolsForm } from '@/ui/studio/SchoolsForm';
 import { SpeechForm } from '@/ui/studio/SpeechForm';
 
@@ -20,18 +20,20 @@ export default function StudioPage() {
         <div className="head">
           <h1>{studio.name}</h1>
           <div className="actions">
+            <Button href="/studio/staff" variant="contained">
+              Staff
+            </Button>
             <Button href="/studio/record">The record</Button>
             <Button href="/studio/outbox">Outbox</Button>
           </div>
         </div>
         <p className="lead">
-          {staff.length} staff. A count is {studio.tempo / 1000} s here unless a block says otherwise.{' '}
+          <Link href="/studio/staff">{staff} staff</Link>. A count is {studio.tempo / 1000} s here unless a block says otherwise.{' '}
           {ahead.length === 0 ? 'No closed days ahead.' : ahead.length === 1 ? 'One closure ahead.' : `${ahead.length} closures ahead.`}
         </p>
         {/* Each is keyed by what it shows, so that saving one leaves what was begun in another. */}
         <div className="two">
           <div className="stack" style={{ gap: 22 }}>
-            <Qualifications staff={staff} families={studio.library.families.map(({ id, name, rung }) => ({ id, name, rung }))} />
             <SchoolsForm
               key={JSON.stringify(studio.schools)}
               version={studio.version}

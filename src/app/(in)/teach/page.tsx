@@ -1,73 +1,101 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { seated } from '@/app/edge';
-import { dayText } from '@/core/units';
-import type { TeachingClass } from '@/views/teach';
+import { addDays, dayText, mondayOf } from '@/core/units';
+import { may } from '@/server/auth/permissions';
+import { coverFor } from '@/server/usecases/teach/cover';
 import { myClasses } from '@/server/usecases/teach/myClasses';
+import { readWeek } from '@/server/usecases/teach/readWeek';
+import { Refusal } from '@/server/errors';
+import type { Desk } from '@/server/desk';
+import type { WeekView } from '@/views/week';
+import { Cover } from '@/ui/teach/Cover';
+import { Week } from '@/ui/teach/Week';
 
 export const metadata: Metadata = { title: 'Teach' };
 
-export default function TeachPage() {
+interface Props {
+  readonly searchParams: Promise<{ week?: string; cover?: string }>;
+}
+
+export default async function TeachPage({ searchParams }: Props) {
+  const { week: asked, cover: wanted } = await searchParams;
   return seated(async (desk) => {
-    const classes = await myClasses(desk);
-    const open = classes.filter(({ state }) => state === 'not logged');
-    const todays = classes.filter(({ today }) => today);
-    const ahead = classes.filter(({ date, today }) => date > desk.today && !today);
-    const behind = classes.filter(({ date, state }) => date < desk.today && state !== 'not logged');
+    const [week, mine] = await Promise.all([readWeek(desk, asked ?? null), myClasses(desk)]);
+    const nobody = week.rows.find((row) => row.nobody !== null);
+    const id = may(desk.who.role, 'hand over') ? (wanted ?? nobody?.id ?? null) : null;
+    const cover = id ? await coverOf(desk, id) : null;
+    const open = mine.filter(({ state, date }) => state === 'not logged' && date < week.monday);
+    const now = week.monday === mondayOf(desk.today);
+    const here = (monday: string) => (monday === mondayOf(desk.today) ? '/teach' : `/teach?week=${monday}`);
     return (
       <>
-        <h1>Teach</h1>
-        <p className="lead">{opening(todays.filter(isHeld), ahead.filter(isHeld))}</p>
-        <Classes title="Still to log" classes={open} />
-        <Classes title="Today" classes={todays} />
-        <Classes title="This week and next" classes={ahead} />
-        <Classes title="Taught this week" classes={behind} />
+        <div className="head">
+          <h1>{now ? 'This week' : `The week of ${dayText(week.monday)}`}</h1>
+          <nav className="actions" aria-label="Weeks">
+            <Link href={here(addDays(week.monday, -7))}>‹ before</Link>
+            {!now && <Link href="/teach">this week</Link>}
+            <Link href={here(addDays(week.monday, 7))}>after ›</Link>
+          </nav>
+        </div>
+        <p className="lead">{opening(week)}</p>
+        {open.length > 0 && (
+          <section style={{ marginBottom: 18 }}>
+            <h2>Still to log</h2>
+            <ul className="plain lines">
+              {open.map(({ id: session, course, date, start }) => (
+                <li key={session}>
+                  <Link href={`/teach/${session}?log`}>{course}</Link>,{' '}
+                  <span className="num">
+                    {dayText(date)} {start}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {cover ? (
+          <div className="two">
+            <Week week={week} />
+            {'closed' in cover ? (
+              <p className="note">{cover.closed}</p>
+            ) : (
+              <Cover key={cover.session.id} cover={cover} back={here(week.monday)} today={desk.today} />
+            )}
+          </div>
+        ) : (
+          <Week week={week} />
+        )}
       </>
     );
   });
 }
 
-const isHeld = ({ state }: TeachingClass) => state !== 'cancelled';
-
-function opening(todays: readonly TeachingClass[], ahead: readonly TeachingClass[]): string {
-  if (todays.length > 0) return todays.map(({ course, start }) => `You teach ${course} today at ${start}.`).join(' ');
-  const next = ahead[0];
-  return next ? `Nothing today. ${next.course} is next, on ${dayText(next.date)} at ${next.start}.` : 'No class is in your hands this week or next.';
+async function coverOf(desk: Desk, id: string) {
+  try {
+    return await coverFor(desk, id);
+  } catch (error) {
+    if (error instanceof Refusal) return { closed: error.message };
+    throw error;
+  }
 }
 
-function Classes({ title, classes }: { title: string; classes: readonly TeachingClass[] }) {
-  if (classes.length === 0) return null;
-  return (
-    <section style={{ marginBottom: 20 }}>
-      <h2>{title}</h2>
-      <ul className="plain lines sheet">
-        {classes.map(({ id, date, start, minutes, course, techniques, number, state, logged }) => (
-          <li key={id} className="group">
-            <div>
-              <h3>
-                {state === 'cancelled' ? <s>{course}</s> : <Link href={state === 'not logged' ? `/teach/${id}?log` : `/teach/${id}`}>{course}</Link>}
-              </h3>
-              <p className="small soft">{techniques.join(' · ')}</p>
-            </div>
-            <p className="num">
-              {dayText(date)} {start}
-            </p>
-            <p className="small">
-              <span className="num">{minutes}</span> min · v{number}, {logged ?? STATE[state]}
-            </p>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
+/** What the week holds, and what needs somebody, in a sentence or two. */
+function opening({ rows, whole, today }: WeekView): string {
+  const held = rows.filter(({ cancelled }) => !cancelled);
+  const count = held.length === 0 ? 'No class' : held.length === 1 ? 'One class' : `${held.length} classes`;
+  const nobody = held.filter((row) => row.nobody !== null);
+  const unread = held.filter(({ state, date, nobody: none }) => state === 'published' && date >= today && none === null).length;
+  const mine = held.filter((row) => row.mine && row.date === today && row.state !== 'taught');
+  return [
+    `${count}${whole ? '' : ' of yours'}.`,
+    ...nobody.map(({ course, date, start, nobody: why, teacher }) =>
+      `${course} on ${date === today ? 'today' : dayText(date)} at ${start} has nobody: ${why === 'is away' ? `${teacher} is away` : 'whoever had it has left'}.`.replace(
+        'on today',
+        'today',
+      ),
+    ),
+    ...mine.map(({ course, start }) => `You teach ${course} today at ${start}.`),
+    ...(unread === 0 ? [] : [unread === 1 ? 'One plan is not read yet.' : `${unread} plans are not read yet.`]),
+  ].join(' ');
 }
-
-const STATE = {
-  cancelled: 'cancelled',
-  empty: '',
-  planned: '',
-  published: 'to be read',
-  acknowledged: 'read',
-  taught: 'taught',
-  'not logged': 'not logged yet',
-} as const;

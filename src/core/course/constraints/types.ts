@@ -16,6 +16,8 @@ export type Finding =
   | { readonly code: 'after a pause'; readonly days: number; readonly missed: number }
   | { readonly code: 'closed'; readonly reason: string }
   | { readonly code: 'same time'; readonly name: string; readonly shares: 'cohort' | 'teacher' }
+  /** Nobody has it in hand, or whoever has it is away. */
+  | { readonly code: 'nobody'; readonly away: string | null }
   | { readonly code: 'not prepared'; readonly part: 'clear-nose' | 'movement' }
   | { readonly code: 'no round fits' }
   | { readonly code: 'standing' };

@@ -1,7 +1,7 @@
 import { defineEntity, p } from '@mikro-orm/core';
 import type { Goal, Unplaced } from '@/core/course';
 import type { Block, NamedBlock, PlanChange } from '@/core/plan';
-import type { Attendance, Reached } from '@/core/teach';
+import type { Attendance, BlockDone, FirstBreath, Mood, Reached } from '@/core/teach';
 import type { HeldReason } from '../kinds';
 import { CohortRow } from './people';
 import { ofStaff, ofStudio } from './studio';
@@ -33,6 +33,9 @@ export interface CourseSnapshot {
     readonly minutes: number;
     readonly blocks: readonly Block[];
     readonly cancelled: Cancelled | null;
+    /** Missing in what was kept before plans had a voice. */
+    readonly purpose?: string;
+    readonly note?: string;
   }[];
 }
 
@@ -60,6 +63,8 @@ export const CourseRow = defineEntity({
     /** The course it was copied from. */
     copiedFrom: p.uuid().nullable(),
     removedAt: p.datetime().nullable(),
+    /** A class of its own, without a course around it. */
+    single: p.boolean(),
     version: p.integer().version(),
   },
 });
@@ -78,6 +83,9 @@ export const SessionRow = defineEntity({
     /** How many versions were published. */
     published: p.integer(),
     cancelled: p.json<Cancelled>().nullable(),
+    /** What today is for, in a line; and what the teacher should know. */
+    purpose: p.text(),
+    note: p.text(),
     version: p.integer().version(),
   },
 });
@@ -116,8 +124,62 @@ export const PlanRow = defineEntity({
     /** What is different from the version before, as codes; sentences in versions from before codes were kept. */
     changes: p.json<readonly (PlanChange | string)[]>(),
     teacher: ofStaff('teacher'),
+    purpose: p.text(),
+    note: p.text(),
+    /** Why it was published though something stood against it. */
+    reason: p.text(),
     publishedBy: ofStaff('published_by'),
     publishedAt: p.datetime(),
+  },
+});
+
+/** A class given into other hands, with whatever plan it has. */
+export const HandoverRow = defineEntity({
+  name: 'Handover',
+  tableName: 'handover',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    session: ofSession(),
+    was: ofStaff('was').nullable(),
+    teacher: ofStaff('teacher'),
+    madeBy: ofStaff('made_by'),
+    madeAt: p.datetime(),
+  },
+});
+
+/** What the director and the teacher say to each other about a class. */
+export const SessionNoteRow = defineEntity({
+  name: 'SessionNote',
+  tableName: 'session_note',
+  properties: { id: p.uuid().primary(), studio: ofStudio(), session: ofSession(), saidBy: ofStaff('said_by'), saidAt: p.datetime(), text: p.text() },
+});
+
+/** Until when somebody has read what is said about a class. */
+export const SessionNoteReadRow = defineEntity({
+  name: 'SessionNoteRead',
+  tableName: 'session_note_read',
+  properties: {
+    session: p.manyToOne(SessionRow).mapToPk().fieldName('session').primary(),
+    staff: ofStaff('staff').primary(),
+    studio: ofStudio(),
+    at: p.datetime(),
+  },
+});
+
+/** A class kept to be used again: blocks with their doses, without people. */
+export const PlanTemplateRow = defineEntity({
+  name: 'PlanTemplate',
+  tableName: 'plan_template',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    name: p.text(),
+    minutes: p.integer(),
+    blocks: p.json<readonly Block[]>(),
+    madeBy: ofStaff('made_by'),
+    removedAt: p.datetime().nullable(),
+    version: p.integer().version(),
   },
 });
 
@@ -142,6 +204,14 @@ export const LogRow = defineEntity({
     attendance: p.json<readonly Attendance[]>(),
     reached: p.text().$type<Reached>(),
     note: p.text(),
+    /** How far blocks went that were not done whole. */
+    blocks: p.json<readonly BlockDone[]>(),
+    firstBreath: p.text().$type<FirstBreath>().nullable(),
+    mood: p.json<Mood>().nullable(),
+    /** What the teacher would change. */
+    change: p.text(),
+    /** The log it stands in for, of the same teacher. */
+    corrects: p.uuid().nullable(),
   },
 });
 

@@ -9,7 +9,7 @@ import * as ways from './ways';
 export * from './courses';
 export * from './people';
 export * from './signins';
-export { ClosureRow, DoneRow, RulebookRow, StaffRow, StudioRow } from './studio';
+export { AwayRow, ClosureRow, DoneRow, FeedRow, RulebookRow, StaffRow, StudioRow } from './studio';
 export * from './ways';
 
 const { ofStaff, ofStudio, ...studioRows } = studio;

@@ -1,4 +1,5 @@
 import { defineEntity, p } from '@mikro-orm/core';
+import type { StaffLinkPurpose } from '../kinds';
 import { ofStaff, ofStudio } from './studio';
 
 export const SignInRow = defineEntity({
@@ -19,6 +20,23 @@ export const KnownDeviceRow = defineEntity({
   name: 'KnownDevice',
   tableName: 'known_device',
   properties: { tokenHash: p.text().primary(), studio: ofStudio(), staff: ofStaff('staff'), at: p.datetime() },
+});
+
+/** A link by which somebody of the staff chooses a password: invited, or because theirs is lost. */
+export const StaffLinkRow = defineEntity({
+  name: 'StaffLink',
+  tableName: 'staff_link',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    staff: ofStaff('staff'),
+    purpose: p.text().$type<StaffLinkPurpose>(),
+    tokenHash: p.text(),
+    madeBy: ofStaff('made_by').nullable(),
+    madeAt: p.datetime(),
+    expiresAt: p.datetime(),
+    usedAt: p.datetime().nullable(),
+  },
 });
 
 /** Which master key what is sealed here was sealed under. */

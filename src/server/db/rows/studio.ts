@@ -39,9 +39,42 @@ export const StaffRow = defineEntity({
     name: p.text(),
     email: p.text(),
     role: p.text().$type<Role>(),
-    passwordHash: p.text(),
+    /** Null until an invitation is taken. */
+    passwordHash: p.text().nullable(),
     qualifications: p.json<readonly Qualification[]>(),
+    leftAt: p.datetime().nullable(),
     version: p.integer().version(),
+  },
+});
+
+/** When somebody of the staff cannot teach: whole days, or hours of one day. */
+export const AwayRow = defineEntity({
+  name: 'Away',
+  tableName: 'away',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    staff: ofStaff('staff'),
+    from: p.date().name('from_date'),
+    until: p.date().name('until_date'),
+    fromTime: p.text().nullable(),
+    untilTime: p.text().nullable(),
+    saidBy: ofStaff('said_by'),
+    saidAt: p.datetime(),
+  },
+});
+
+/** An address under which a calendar is read, known by its hash alone: somebody's own classes, or the whole studio's. */
+export const FeedRow = defineEntity({
+  name: 'Feed',
+  tableName: 'feed',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    staff: ofStaff('staff'),
+    whole: p.boolean(),
+    tokenHash: p.text(),
+    madeAt: p.datetime(),
   },
 });
 

@@ -8,7 +8,8 @@ import { afresh, type Desk } from '../../desk';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { addCourse, course, sessionsOf } from '../../repositories/courses';
-import { closures, teacher } from '../../repositories/studio';
+import { teacher } from '../../repositories/staff';
+import { closures } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';
 
@@ -35,7 +36,7 @@ export async function copyCourse(desk: Desk, input: unknown): Promise<{ readonly
     const { weeks, weekdays, start, minutes, settled } = source;
     // Days that were asked for are of the course it is copied from.
     const goals = source.goals.map((goal) => ({ ...goal, by: null }));
-    await addCourse(at, { ...form, weeks, weekdays, start, minutes, settled, goals, id, firstDate: first, copiedFrom: from, classes });
+    await addCourse(at, { ...form, weeks, weekdays, start, minutes, settled, goals, id, firstDate: first, single: false, copiedFrom: from, classes });
     const after = afresh(at);
     const [found, made] = [await course(after, id), await sessionsOf(after, [id])];
     await draftAndKeep(after, found, made, await settingOf(after, found, made), false);

@@ -8,7 +8,8 @@ import type { Desk } from '../../desk';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { addCourse } from '../../repositories/courses';
-import { closures, teacher } from '../../repositories/studio';
+import { teacher } from '../../repositories/staff';
+import { closures } from '../../repositories/studio';
 import { asGoals, goalsOf } from './request';
 
 /** Makes a course with its dated, still empty sessions; closed days are left out. */
@@ -26,7 +27,7 @@ export async function createCourse(desk: Desk, input: unknown): Promise<{ readon
     await teacher(at, form.teacher);
     const goals = await goalsOf(at, asGoals(form.goals));
     const id = at.newId();
-    await addCourse(at, { ...form, id, firstDate: first, goals, copiedFrom: null, classes: dates.map((date) => ({ date })) });
+    await addCourse(at, { ...form, id, firstDate: first, goals, single: false, copiedFrom: null, classes: dates.map((date) => ({ date })) });
     return { id };
   });
 }

@@ -4,7 +4,7 @@ import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohorts } from '../../repositories/cohorts';
 import { courses, sessionsOf } from '../../repositories/courses';
-import { staff } from '../../repositories/studio';
+import { staff } from '../../repositories/staff';
 
 /** Every course with where it stands today. */
 export async function listCourses(desk: Desk): Promise<CourseLine[]> {

@@ -2,7 +2,8 @@ import { taughtAs } from '@/core/conventions';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohorts } from '../../repositories/cohorts';
-import { conventions, teachers } from '../../repositories/studio';
+import { teachers } from '../../repositories/staff';
+import { conventions } from '../../repositories/studio';
 
 /** What a new course is made from: cohorts and teachers to choose from. */
 export async function prepareCourse(desk: Desk) {

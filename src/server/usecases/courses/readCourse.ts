@@ -1,5 +1,4 @@
 import {
-  aroundChecks,
   byHarm,
   checkCourse,
   checkKey,
@@ -9,10 +8,10 @@ import {
   mended,
   mendOfText,
   mendText,
+  publishes,
   unplacedText,
   weekOf,
   type Check,
-  type Elsewhere,
   type Planning,
 } from '@/core/course';
 import { tallier } from '@/core/instructions';
@@ -24,20 +23,12 @@ import type { CourseView, SessionPlank, SessionState, ShownCheck } from '@/views
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
-import {
-  cancelledIn,
-  course,
-  courses,
-  progressOf,
-  sessionsBetween,
-  sessionsOf,
-  type Course,
-  type Progress,
-  type Session,
-} from '../../repositories/courses';
-import { closures, staff, staffNames } from '../../repositories/studio';
+import { cancelledIn, course, courses, progressOf, sessionsOf, type Course, type Progress, type Session } from '../../repositories/courses';
+import { staff, staffNames } from '../../repositories/staff';
+import { closures } from '../../repositories/studio';
 import type { OpenedMember } from '../../repositories/screenings';
 import { houseOf, settingOf } from '../setting';
+import { aroundOf } from './around';
 import { openDays } from './lifeHappens';
 import { saidBy } from './says';
 import { lastChange } from './steps';
@@ -165,7 +156,7 @@ export async function checksOf(found: Course, sessions: readonly Session[], plan
   const dateOf = (id: string) => sessions.find((session) => session.id === id)?.date ?? null;
   const { library } = planning.basis;
   const ahead = sessions.filter(({ date }) => date >= today);
-  const around = aroundChecks(ahead, await closures(desk), await elsewhereOf(desk, found, ahead));
+  const around = await aroundOf(desk, found, ahead);
   return byHarm([...checkCourse(sessions, planning), ...around])
     .filter(({ date, severity }) => date >= today || severity !== 'know')
     .filter(({ finding }) => may(who.role, 'see reasons') || !OF_PEOPLE.includes(finding.code))
@@ -181,6 +172,7 @@ export async function checksOf(found: Course, sessions: readonly Session[], plan
         title: check.technique ? (library.find(check.technique)?.name ?? null) : null,
         text,
         cause: causeOf(check),
+        stops: publishes(check) !== 'freely',
         key: mayAccept(check.finding) ? checkKey(check, text) : null,
         mend: mend && {
           kind: mend.kind,
@@ -213,18 +205,6 @@ function causeOf({ technique, finding }: Check): string {
           ? finding.part
           : '';
   return [technique ?? '', finding.code, what].join('|');
-}
-
-/** Classes of other courses with the same cohort or teacher, on the days of these. */
-async function elsewhereOf(desk: Desk, { id, cohort: group, teacher }: Course, ahead: readonly Session[]): Promise<Elsewhere[]> {
-  if (ahead.length === 0) return [];
-  const all = await courses(desk);
-  const between = await sessionsBetween(desk, ahead[0].date, ahead[ahead.length - 1].date);
-  return between.flatMap(({ course: of, date, start, minutes }): Elsewhere[] => {
-    const other = all.find((one) => one.id === of);
-    if (!other || other.id === id || !(other.cohort === group || other.teacher === teacher)) return [];
-    return [{ date, start, minutes, name: other.name, shares: other.cohort === group ? 'cohort' : 'teacher' }];
-  });
 }
 
 /** What the classes of the course it was copied from said: who came, how it went, and the teacher's note. */

@@ -18,7 +18,8 @@ import {
   type Seen,
   type Session,
 } from '../../repositories/courses';
-import { closures, conventions, teacher } from '../../repositories/studio';
+import { teacher } from '../../repositories/staff';
+import { closures, conventions } from '../../repositories/studio';
 import { knownTechniques } from '../techniques/known';
 import { askAgain, tellCancelled } from './telling';
 

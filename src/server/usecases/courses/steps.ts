@@ -67,7 +67,7 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
       const old = last.before.sessions.find((one) => one.id === session);
       // A class that the change had added is no longer asked for.
       const to: Partial<ClassFacts> = old
-        ? { date: isoDate(old.date), start: old.start, minutes: old.minutes, blocks: old.blocks, cancelled: old.cancelled }
+        ? { ...voiceOf(old), date: isoDate(old.date), start: old.start, minutes: old.minutes, blocks: old.blocks, cancelled: old.cancelled }
         : { cancelled: { reason: null, by: at.who.id, at: at.now.toISOString() } };
       await changeClass(at, session, version, to);
       // Whoever holds the plan of a class hears of it as of any other change: it is never held, or left out, without a word.
@@ -81,6 +81,11 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
     return { what: last.what };
   });
 }
+
+const voiceOf = ({ purpose, note }: CourseSnapshot['sessions'][number]) => ({
+  ...(purpose === undefined ? {} : { purpose }),
+  ...(note === undefined ? {} : { note }),
+});
 
 /** Why the last change of a course is not taken back; null when it may be. */
 function whyItStays({ before, after }: Pick<CourseStep, 'before' | 'after'>, now: CourseSnapshot, today: IsoDate): Refusal | null {

@@ -3,7 +3,7 @@ import type { Staff } from '../../auth/actors';
 import type { Writing } from '../../desk';
 import { addPlan, progressOf, type ClassFacts, type Course, type Session } from '../../repositories/courses';
 import { addMail } from '../../repositories/mails';
-import { staff } from '../../repositories/studio';
+import { staff } from '../../repositories/staff';
 
 /**
  * A published plan goes out once more, with what has changed about its class, and waits to be read again.
@@ -19,7 +19,7 @@ export async function askAgain(at: Writing<Staff>, session: Session, to: Partial
     ...(start === session.start ? [] : [`at ${start} instead of ${session.start}`]),
     ...(minutes === session.minutes ? [] : [`${minutes} minutes instead of ${session.minutes}`]),
   ];
-  if (changes.length > 0) await addPlan(at, { ...session, version: session.version + 1 }, { blocks: plan.blocks, changes, teacher: plan.teacher });
+  if (changes.length > 0) await addPlan(at, { ...session, version: session.version + 1 }, { ...plan, changes });
 }
 
 /** Whoever a cancelled class was handed to, or the course's teacher, gets a word. */

@@ -9,7 +9,8 @@ import { cohort, cohorts } from '../../repositories/cohorts';
 import { linksOf } from '../../repositories/links';
 import { person } from '../../repositories/people';
 import { member, openOverride, overridesOf, recordReading, screeningsOf } from '../../repositories/screenings';
-import { conventions, staffNames } from '../../repositories/studio';
+import { staffNames } from '../../repositories/staff';
+import { conventions } from '../../repositories/studio';
 
 /** A person without anything of their health: what director and front desk see. */
 export async function readPerson(desk: Desk, id: string): Promise<PersonView> {

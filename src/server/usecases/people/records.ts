@@ -5,7 +5,8 @@ import type { Desk } from '../../desk';
 import { outbox } from '../../repositories/mails';
 import { peopleNames } from '../../repositories/people';
 import { asidesRecorded, readings } from '../../repositories/screenings';
-import { conventions, staffNames } from '../../repositories/studio';
+import { staffNames } from '../../repositories/staff';
+import { conventions } from '../../repositories/studio';
 
 /** A record is read newest first, so many lines at a time. */
 const PAGE = 200;

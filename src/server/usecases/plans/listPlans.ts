@@ -5,7 +5,8 @@ import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohorts } from '../../repositories/cohorts';
 import { courses, progressOf, sessionsBetween } from '../../repositories/courses';
-import { conventions, staff } from '../../repositories/studio';
+import { staff } from '../../repositories/staff';
+import { conventions } from '../../repositories/studio';
 import { loggedText, stateOf } from '../courses/readCourse';
 import { stricterSince } from '../teach/stricterSince';
 

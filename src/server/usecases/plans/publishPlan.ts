@@ -1,51 +1,146 @@
-import { checkCourse, checkKey, checkText } from '@/core/course';
-import { changesBetween, named } from '@/core/plan';
+import { checkCourse, checkKey, checkText, publishes, type Planning } from '@/core/course';
+import { changesBetween, named, voiceChanges } from '@/core/plan';
 import { lacking } from '@/core/staff';
-import { publishForm } from '@/forms';
+import { publishForm, publishManyForm } from '@/forms';
+import type { Published } from '@/views/plan';
+import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
-import type { Desk } from '../../desk';
+import type { Desk, Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { addPlan, course, progressOf, session as sessionById, sessionsOf } from '../../repositories/courses';
-import { teacher } from '../../repositories/studio';
+import {
+  addPlan,
+  course,
+  progressOf,
+  seenAt,
+  session as sessionById,
+  sessionsOf,
+  type Course,
+  type Progress,
+  type Session,
+} from '../../repositories/courses';
+import { teacher, teachers, type StaffMember } from '../../repositories/staff';
 import { settingOf } from '../setting';
 
 /**
- * Freezes a session's blocks as the next version and hands it to a teacher. A session that breaks a prerequisite, or that
- * everyone must leave out, is not published; nor is a plan handed to somebody not qualified for it. Nothing new to say makes no
- * new version.
+ * Freezes a session's blocks as the next version and hands it to a teacher. What is the director's to judge (order, too soon, hour,
+ * guards) asks for a reason, which stays in the record; what everybody must leave out, and a teacher who is not qualified, cannot be
+ * published. Nothing new to say makes no new version.
  */
 export async function publishPlan(desk: Desk, input: unknown): Promise<{ readonly number: number; readonly version: number }> {
   authorise(desk.who, 'edit plans');
-  const { once, ...form } = await checked(publishForm, input);
+  const { once, reason, ...form } = await checked(publishForm, input);
   return onceOnly(desk, once, async (at) => {
     const session = await sessionById(at, form.session);
     if (session.version !== form.version) throw new Refusal('clash');
-    if (session.date < at.today) throw new Refusal('late', 'This session is past.');
-    if (session.cancelled) throw new Refusal('late', 'This class is cancelled.');
-    if (session.blocks.length === 0) throw new Refusal('invalid', 'There is nothing in this session to publish yet.');
-    const found = await course(at, session.course);
-    const sessions = await sessionsOf(at, [found.id]);
-    const { planning } = await settingOf(at, found, sessions);
-    const { basis } = planning;
-    const accepted = new Set(found.accepted.map(({ key }) => key));
-    const stops = checkCourse(sessions, planning).filter(
-      (check) => check.session === session.id && check.severity === 'stop' && !accepted.has(checkKey(check, checkText(check, basis.library))),
-    );
-    if (stops.length > 0)
-      throw new Refusal(
-        'invalid',
-        stops
-          .map((check) => `${check.technique ? basis.library.technique(check.technique).name : 'This session'} ${checkText(check, basis.library)}.`)
-          .join(' '),
-      );
+    const late = tooLate(at, session);
+    if (late) throw new Refusal('late', late);
+    if (session.blocks.length === 0) throw new Refusal('invalid', EMPTY);
+    const looked = await lookedAt(at, await course(at, session.course));
+    const { never, judged } = against(session, looked);
+    if (never.length > 0) throw new Refusal('invalid', never.join(' '));
+    if (judged.length > 0 && reason === '') throw invalid({ field: 'reason', message: `${judged.join(' ')} Say why it goes out all the same.` });
     const to = await teacher(at, form.teacher);
-    const lacks = lacking(session.blocks, to.qualifications, session.date, basis.library);
-    if (lacks.length > 0) throw invalid({ field: 'teacher', message: `${to.name} is not qualified for ${lacks.join(', ')}.` });
-    const before = (await progressOf(at, [session.id])).get(session.id)?.plan ?? null;
-    const changes = before ? changesBetween(before.blocks, session.blocks, basis) : [];
-    if (before && changes.length === 0 && before.teacher === to.id) return { number: before.number, version: session.version };
-    return addPlan(at, session, { blocks: named(session.blocks, basis), changes, teacher: to.id });
+    const lacks = notQualified(session, to, looked.planning);
+    if (lacks) throw invalid({ field: 'teacher', message: lacks });
+    const progress = (await progressOf(at, [session.id])).get(session.id)!;
+    return publish(at, session, progress, to, looked.planning, judged.length > 0 ? reason : '');
   });
+}
+
+/**
+ * Publishes classes of a course together: every one that passes its checks, to whoever has it in hand. What is held back is named,
+ * each with why; nothing is published over a check here.
+ */
+export async function publishMany(desk: Desk, input: unknown): Promise<Published> {
+  authorise(desk.who, 'edit plans');
+  const { once, course: id, seen } = await checked(publishManyForm, input);
+  return onceOnly(desk, once, async (at) => {
+    const looked = await lookedAt(at, await course(at, id));
+    const wanted = looked.sessions.filter((session) => seen.some((one) => one.session === session.id));
+    if (wanted.length < seen.length) throw new Refusal('clash');
+    const progress = await progressOf(
+      at,
+      wanted.map((session) => session.id),
+    );
+    const staff = await teachers(at);
+    const published: string[] = [];
+    const held: { date: Session['date']; start: string; why: string }[] = [];
+    for (const session of wanted) {
+      if (seenAt(seen, session.id) !== session.version) throw new Refusal('clash');
+      const own = progress.get(session.id)!;
+      const to = staff.find((member) => member.id === (own.handedTo ?? looked.found.teacher)) ?? null;
+      const why = heldBack(at, session, to, looked);
+      if (why) held.push({ date: session.date, start: session.start, why });
+      else if ((await publish(at, session, own, to!, looked.planning, '')).version > session.version) published.push(session.date);
+    }
+    return { published: published as Session['date'][], held };
+  });
+}
+
+const EMPTY = 'There is nothing in this session to publish yet.';
+
+interface Looked {
+  readonly found: Course;
+  readonly sessions: readonly Session[];
+  readonly planning: Planning;
+}
+
+/** A course with everything its checks ask, gathered once. */
+export async function lookedAt(at: Desk, found: Course): Promise<Looked> {
+  const sessions = await sessionsOf(at, [found.id]);
+  const { planning } = await settingOf(at, found, sessions);
+  return { found, sessions, planning };
+}
+
+/** What stands against publishing a class: what cannot be published over, and what the director may judge. Accepted checks are silent. */
+export function against(
+  session: Session,
+  { found, sessions, planning }: Looked,
+): { readonly never: readonly string[]; readonly judged: readonly string[] } {
+  const { library } = planning.basis;
+  const accepted = new Set(found.accepted.map(({ key }) => key));
+  const open = checkCourse(sessions, planning).filter(
+    (check) => check.session === session.id && !accepted.has(checkKey(check, checkText(check, library))),
+  );
+  const say = (how: ReturnType<typeof publishes>) =>
+    open
+      .filter((check) => publishes(check) === how)
+      .map((check) => `${check.technique ? library.technique(check.technique).name : 'This session'} ${checkText(check, library)}.`);
+  return { never: say('not at all'), judged: say('with a reason') };
+}
+
+function tooLate({ today }: Desk, { date, cancelled }: Session): string | null {
+  return date < today ? 'This session is past.' : cancelled ? 'This class is cancelled.' : null;
+}
+
+function notQualified(session: Session, to: StaffMember, { basis }: Planning): string | null {
+  const lacks = lacking(session.blocks, to.qualifications, session.date, basis.library);
+  return lacks.length > 0 ? `${to.name} is not qualified for ${lacks.join(', ')}.` : null;
+}
+
+/** Why a class is not published with others; null where nothing stands against it. */
+function heldBack(at: Desk, session: Session, to: StaffMember | null, looked: Looked): string | null {
+  const late = tooLate(at, session);
+  if (late) return late;
+  if (session.blocks.length === 0) return EMPTY;
+  if (!to) return 'Nobody has it in hand.';
+  const { never, judged } = against(session, looked);
+  return [...never, ...judged][0] ?? notQualified(session, to, looked.planning);
+}
+
+/** The next version of a plan, where there is anything new to say. */
+export async function publish(
+  at: Writing<Staff>,
+  session: Session,
+  { plan: before }: Progress,
+  to: StaffMember,
+  { basis }: Planning,
+  reason: string,
+): Promise<{ readonly number: number; readonly version: number }> {
+  const changes = before ? [...voiceChanges(before, session), ...changesBetween(before.blocks, session.blocks, basis)] : [];
+  if (before && changes.length === 0 && before.teacher === to.id) return { number: before.number, version: session.version };
+  const { purpose, note } = session;
+  return addPlan(at, session, { blocks: named(session.blocks, basis), changes, teacher: to.id, purpose, note, reason });
 }

@@ -1,7 +1,7 @@
 import type { Planning } from '@/core/course';
 import { layOut } from '@/core/cues';
 import { asidesIn, instructionsFor, instructionText, toldOf, type House } from '@/core/instructions';
-import { changeLine, changesBetween, techniquesIn, type NamedBlock } from '@/core/plan';
+import { blockName, changeLine, changesBetween, techniquesIn, voiceChanges, type NamedBlock } from '@/core/plan';
 import { EMERGENCY, STOP_SIGNS } from '@/core/screening';
 import { lacking } from '@/core/staff';
 import { logText, type ClassLog } from '@/core/teach';
@@ -13,13 +13,16 @@ import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf, type Plan, type Session } from '../../repositories/courses';
 import type { OpenedMember } from '../../repositories/screenings';
-import { staffNames, teachers } from '../../repositories/studio';
+import { staffNames, teachers } from '../../repositories/staff';
 import { checksOf, stateOf } from '../courses/readCourse';
 import { saidBy } from '../courses/says';
 import { houseOf, settingOf } from '../setting';
 import { stricterSince } from '../teach/stricterSince';
 import { listOwnWays } from '../techniques/ownWays';
 import { changeLines } from './lines';
+import { conversation } from './notes';
+import { against } from './publishPlan';
+import { blockSources } from './templates';
 
 /** One session as a plan: its blocks, who does what instead, the cue sheet, its versions, and what came back from the class. */
 export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
@@ -41,6 +44,8 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     by: nameOf(log.taughtBy),
     reached: log.reached,
     note: log.note,
+    said: saidOf(log, at.plan?.blocks ?? session.blocks, studio.library),
+    corrected: at.log?.each.some(({ corrects }) => corrects === log.id) ?? false,
     people: log.attendance.map(({ person, came, effort, stopSigns }) => ({
       name: members.find((member) => member.id === person)?.name ?? 'somebody who left',
       came,
@@ -57,6 +62,12 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
       seen: sessions.filter(({ fixed }) => !fixed).map(({ id: open, version }) => ({ session: open, version })),
     },
     cohort: { id: group.id, name: group.name },
+    purpose: session.purpose,
+    note: session.note,
+    ...beside(sessions, id),
+    conversation: await conversation(desk, id),
+    sources: may(desk.who.role, 'edit plans') ? await blockSources(desk, id) : { templates: [], classes: [] },
+    judged: may(desk.who.role, 'edit plans') ? against(session, { found, sessions, planning }).judged : [],
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
     seat: group.seat,
@@ -78,19 +89,42 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
       teacher: nameOf(plan.teacher),
       publishedAt: stampIn(studio.zone, plan.publishedAt),
       changes: changeLines(plan.changes),
+      reason: plan.reason,
     })),
-    unpublished: at.plan && changesBetween(at.plan.blocks, session.blocks, studio).map(changeLine),
+    unpublished: at.plan && [...voiceChanges(at.plan, session), ...changesBetween(at.plan.blocks, session.blocks, studio)].map(changeLine),
     askedAgain: (await stricterSince(desk, session, at)).length > 0,
     acknowledgedAt: at.acknowledgedAt && stampIn(studio.zone, at.acknowledgedAt),
     log: log && { ...shownLog(log), unsettled: log.unsettled, each: log.each.map(shownLog) },
     ownWays: await listOwnWays(desk),
-    teacher: at.plan?.teacher ?? found.teacher,
+    teacher: at.handedTo ?? found.teacher,
     teachers: (await teachers(desk)).map(({ id: staffId, name, qualifications }) => ({
       id: staffId,
       name,
       lacks: lacking(session.blocks, qualifications, session.date, studio.library),
     })),
   };
+}
+
+/** What a log says beside who came, in words. */
+function saidOf({ blocks, firstBreath, mood, change }: ClassLog, planned: readonly NamedBlock[], library: House['library']): string[] {
+  const nameOf = (id: string) => {
+    const block = planned.find((one) => one.id === id);
+    return block ? blockName(block, library) : 'a block that was taken out since';
+  };
+  const room = [mood?.before && `${mood.before} before`, mood?.after && `${mood.after} after`].filter(Boolean).join(', ');
+  return [
+    ...blocks.map(({ block, done }) => `${nameOf(block)}: ${done === 'part' ? 'in part' : done}`),
+    ...(firstBreath ? [`first free breath after the holds ${firstBreath}`] : []),
+    ...(room ? [`the room ${room}`] : []),
+    ...(change ? [`to change: “${change}”`] : []),
+  ];
+}
+
+/** The classes before and after one. */
+function beside(sessions: readonly Session[], id: string): Pick<PlanView, 'before' | 'after' | 'number' | 'of'> {
+  const at = sessions.findIndex((one) => one.id === id);
+  const link = (one: Session | undefined) => (one ? { id: one.id, date: one.date } : null);
+  return { before: at > 0 ? link(sessions[at - 1]) : null, after: at >= 0 ? link(sessions[at + 1]) : null, number: at + 1, of: sessions.length };
 }
 
 /** What the last class said: on its own plan, and on the open ones after it that practise the same. */

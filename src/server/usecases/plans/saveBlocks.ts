@@ -1,5 +1,5 @@
 import { writtenOut } from '@/core/conventions';
-import { changeLine, changesBetween, named, usualSetup, type Block } from '@/core/plan';
+import { changeLine, changesBetween, named, usualSetup, voiceChanges, type Block, type Voice } from '@/core/plan';
 import { blocksForm, type BlocksInput } from '@/forms';
 import type { House } from '@/core/instructions';
 import { setupText } from '@/core/techniques';
@@ -9,7 +9,7 @@ import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { changeBlocks, course, session as sessionById } from '../../repositories/courses';
+import { changeClass, course, session as sessionById } from '../../repositories/courses';
 import { ownWay } from '../../repositories/ways';
 import { recorded } from '../courses/steps';
 import { houseOf } from '../setting';
@@ -24,7 +24,7 @@ export async function saveBlocks(desk: Desk, input: unknown): Promise<{ readonly
     if (date < at.today) throw new Refusal('late', 'What was taught stays as it was: this session is past.');
     if (cancelled) throw new Refusal('late', 'This class is cancelled.');
     return recorded(at, of, 'the change of a plan', async (now) => ({
-      version: await changeBlocks(now, form.session, form.version, byHand(before, blocks)),
+      version: await changeClass(now, form.session, form.version, { blocks: byHand(before, blocks), ...voiceOf(form) }),
     }));
   });
 }
@@ -34,8 +34,14 @@ export async function comparePlan(desk: Desk, input: unknown): Promise<PlanNow> 
   authorise(desk.who, 'edit plans');
   const form = await checked(blocksForm, input);
   const [yours, theirs, basis] = [await toBlocks(desk, form), await sessionById(desk, form.session), await houseOfSession(desk, form.session)];
-  const differs = changesBetween(yours, theirs.blocks, basis).map(changeLine);
-  return { version: theirs.version, blocks: named(theirs.blocks, basis), differs };
+  const { purpose, note } = theirs;
+  const differs = [...voiceChanges({ purpose, note, ...voiceOf(form) }, theirs), ...changesBetween(yours, theirs.blocks, basis)].map(changeLine);
+  return { version: theirs.version, blocks: named(theirs.blocks, basis), purpose, note, differs };
+}
+
+/** What is said of the class as a whole, where it was sent. */
+function voiceOf({ purpose, note }: BlocksInput): Partial<Voice> {
+  return { ...(purpose === null ? {} : { purpose: purpose.trim() }), ...(note === null ? {} : { note: note.trim() }) };
 }
 
 async function houseOfSession(desk: Desk, id: string) {
@@ -49,11 +55,11 @@ async function toBlocks(desk: Desk, form: BlocksInput): Promise<Block[]> {
 }
 
 /** How a block is done and what is said in it, kept where it is not as usual. */
-function toldIn({ setup, lines = [], technique, part }: BlocksInput['blocks'][number], house: House): Pick<Block, 'setup' | 'lines'> {
+function toldIn({ setup, lines = [], note, technique, part }: BlocksInput['blocks'][number], house: House): Pick<Block, 'setup' | 'lines' | 'note'> {
   const known = technique ? house.library.find(technique) : house.library.findPart(part ?? '');
   const usual = known && usualSetup(technique ? { kind: 'technique', technique } : { kind: 'rest', part: part ?? '' }, house);
   const same = setup === null || setup === undefined || (usual && setupText(setup) === setupText(usual));
-  return { ...(same ? {} : { setup }), ...(lines.length > 0 ? { lines } : {}) };
+  return { ...(same ? {} : { setup }), ...(lines.length > 0 ? { lines } : {}), ...(note ? { note } : {}) };
 }
 
 async function toBlock(desk: Desk, session: string, block: BlocksInput['blocks'][number], index: number): Promise<Block> {

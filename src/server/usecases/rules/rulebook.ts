@@ -9,7 +9,8 @@ import { inOne, type Desk } from '../../desk';
 import { invalid } from '../../errors';
 import { cohorts } from '../../repositories/cohorts';
 import { members } from '../../repositories/screenings';
-import { addRulebookVersion, conventions, rulebookVersions, staffNames } from '../../repositories/studio';
+import { staffNames } from '../../repositories/staff';
+import { addRulebookVersion, conventions, rulebookVersions } from '../../repositories/studio';
 import { sessionsAhead } from '../people/ahead';
 import { changesOf } from '../people/whatIf';
 

@@ -1,12 +1,12 @@
 import { spacedTempo } from '@/core/cues';
-import { closureForm, conventionsForm, qualificationsForm, FORM_LIMITS, removeForm, speechForm } from '@/forms';
+import { closureForm, conventionsForm, FORM_LIMITS, removeForm, speechForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid } from '../../errors';
 import { courses, sessionsBetween } from '../../repositories/courses';
-import { addClosure as add, changeQualifications, changeStudio, conventions, removeClosure as remove } from '../../repositories/studio';
+import { addClosure as add, changeStudio, conventions, removeClosure as remove } from '../../repositories/studio';
 import { knownFamilies } from '../techniques/known';
 
 /** Changes the default tempo and the natural breath. Sessions that are already planned keep the tempo they have. */
@@ -52,12 +52,4 @@ export async function removeClosure(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'run the studio');
   const { id } = await checked(removeForm, input);
   await inOne(desk, (at) => remove(at, id));
-}
-
-/** Sets what somebody is qualified to teach; new qualifications are dated today. */
-export async function saveQualifications(desk: Desk, input: unknown): Promise<void> {
-  authorise(desk.who, 'run the studio');
-  const form = await checked(qualificationsForm, input);
-  await knownFamilies(desk, 'families', form.families);
-  await inOne(desk, (at) => changeQualifications(at, form.staff, form.version, form.families));
 }

@@ -3,7 +3,8 @@ import type { Qualification, Role } from '@/core/staff';
 import { hashPassword } from '../../auth/signin';
 import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne } from '../../desk';
-import { addStaff, addStudio } from '../../repositories/studio';
+import { addStaff } from '../../repositories/staff';
+import { addStudio } from '../../repositories/studio';
 
 export interface FirstStaff {
   readonly name: string;

@@ -10,7 +10,8 @@ import { Refusal } from '../../errors';
 import { course, progressOf, session as sessionById } from '../../repositories/courses';
 import { addLog, heldLog, heldLogs, settleHeld, settleLogs } from '../../repositories/logs';
 import { peopleNames } from '../../repositories/people';
-import { conventions, staffNames } from '../../repositories/studio';
+import { staffNames } from '../../repositories/staff';
+import { conventions } from '../../repositories/studio';
 
 const WHY: Readonly<Record<HeldReason, string>> = {
   'not in their hands': 'the class was not, or no longer, in their hands',

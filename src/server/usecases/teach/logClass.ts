@@ -1,11 +1,13 @@
+import { CORRECTED_WITHIN_HOURS } from '@/core/teach';
 import { logForm, logId } from '@/forms';
 import type { LogAnswer } from '@/views/teach';
-import { authorise } from '../../auth/permissions';
+import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
 import type { HeldReason } from '../../db/kinds';
 import { inOne, type Desk, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
 import { course, progressOf, session as sessionById } from '../../repositories/courses';
+import { sessionsHandedTo } from '../../repositories/hands';
 import { addLog, holdLog, logIsHere } from '../../repositories/logs';
 import { peopleOf } from '../../repositories/people';
 
@@ -32,14 +34,26 @@ async function take(at: Writing<Desk['who']>, input: unknown): Promise<HeldReaso
   const form = await orNull(checked(logForm, input));
   const session = form && (await orNull(sessionById(at, form.session)));
   if (!session) return 'unreadable';
-  const { versions } = (await progressOf(at, [form.session])).get(form.session)!;
-  // The plan may have had a new version while the class ran without a network: any version handed to this teacher will do.
-  if (!versions.some((plan) => plan.id === form.plan && plan.teacher === at.who.id)) return 'not in their hands';
+  const { versions, handedTo, log } = (await progressOf(at, [form.session])).get(form.session)!;
+  const plan = versions.find(({ id }) => id === form.plan);
+  // The plan may have had a new version while the class ran without a network: any version that was in this teacher's hands will do.
+  const own = plan !== undefined && (plan.teacher === at.who.id || handedTo === at.who.id || (await sessionsHandedTo(at, at.who.id)).has(session.id));
+  // The director logs a class for the teacher who could not.
+  const forAnother = !own && plan !== undefined && may(at.who.role, 'see reasons');
+  if (!own && !forAnother) return 'not in their hands';
   if (session.date > at.today) return 'not yet';
   const known = await peopleOf(at, (await course(at, session.course)).cohort);
   if (form.attendance.some(({ person }) => !known.has(person))) return 'strangers';
-  await addLog(at, form, at.who.id);
+  const teacher = forAnother ? (handedTo ?? plan.teacher) : at.who.id;
+  const corrected = log?.each.find(({ id, taughtBy, at: when }) => id === form.corrects && taughtBy === at.who.id && isStillOpen(when, at.now));
+  const note = forAnother ? [`Logged by ${at.who.name}.`, form.note].filter(Boolean).join(' ') : form.note;
+  await addLog(at, { ...form, note, corrects: corrected?.id ?? null }, teacher);
   return null;
+}
+
+/** A log can be put right for a day; after that, what is sent stands beside it. */
+function isStillOpen(when: Date, now: Date): boolean {
+  return now.getTime() - when.getTime() <= CORRECTED_WITHIN_HOURS * 3_600_000;
 }
 
 /** What was refused as nothing; anything that is not a refusal is a bug and goes on. */

@@ -2,16 +2,20 @@ import { layOut } from '@/core/cues';
 import { instructionsFor, toldOf, type Told } from '@/core/instructions';
 import { minutesUp, readBlock, techniquesIn } from '@/core/plan';
 import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, EMERGENCY, STOP_SIGNS } from '@/core/screening';
+import { CORRECTED_WITHIN_HOURS } from '@/core/teach';
 import { setupsText } from '@/core/techniques';
+import { derive } from '@/core/timing';
 import { isoDate, timeIn } from '@/core/units';
 import type { ClassView } from '@/views/teach';
-import { authorise } from '../../auth/permissions';
+import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
-import { course, progressOf, session as sessionById } from '../../repositories/courses';
+import { course, progressOf, session as sessionById, type Progress } from '../../repositories/courses';
 import { members } from '../../repositories/screenings';
+import { staffNames } from '../../repositories/staff';
 import { houseOf } from '../setting';
 import { changeLines } from '../plans/lines';
+import { conversation } from '../plans/notes';
 import { stricterSince } from './stricterSince';
 
 /**
@@ -24,7 +28,10 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
   if (session.cancelled) throw new Refusal('late', `This class is cancelled: ${session.cancelled.reason ?? 'it is no longer asked for'}.`);
   const at = (await progressOf(desk, [id])).get(id)!;
   const plan = at.plan;
-  if (!plan || plan.teacher !== desk.who.id) throw new Refusal('not-found', 'This class is not in your hands.');
+  const own = plan?.teacher === desk.who.id;
+  // Whoever sees everybody's answers may log a class for the teacher who could not.
+  if (!plan || !(own || (may(desk.who.role, 'see reasons') && session.date <= desk.today)))
+    throw new Refusal('not-found', 'This class is not in your hands.');
   const found = await course(desk, session.course);
   const [people, studio] = await Promise.all([members(desk, found.cohort), houseOf(desk, found.cohort)]);
   const date = isoDate(session.date);
@@ -39,7 +46,9 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
     course: found.name,
     today: session.date === desk.today,
     past: session.date < desk.today,
-    plan: { id: plan.id, number: plan.number, changes: changeLines(plan.changes) },
+    plan: { id: plan.id, number: plan.number, changes: changeLines(plan.changes), purpose: plan.purpose, note: plan.note },
+    conversation: await conversation(desk, id),
+    ownLog: ownLog(at, desk),
     acknowledged: at.acknowledgedAt !== null && stricter.length === 0,
     stricter,
     logged: at.log !== null,
@@ -61,6 +70,7 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
         detail: block.kind === 'technique' ? `${block.pattern} · ${block.dose}` : null,
         how: otherwise[index],
         lines: block.lines ?? [],
+        note: block.note ?? '',
       };
     }),
     cautions: studio.library.families
@@ -72,9 +82,19 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
       byDoor: Object.fromEntries(byDoor.map(([key, all]): [string, readonly Told[]] => [key, (all.get(person) ?? []).map(toldOf)])),
     })),
     doorQuestions: DOOR_QUESTIONS,
+    holds: read.some(({ pattern, pace }) => (derive(pattern, pace)?.holdShare ?? 0) > 0),
+    teacher: own ? null : (await staffNames(desk))(plan.teacher),
     stopSigns: STOP_SIGNS,
     emergency: EMERGENCY,
   };
+}
+
+/** The teacher's own log, while they may still put it right. */
+function ownLog({ log }: Progress, { who, now }: Desk): ClassView['ownLog'] {
+  const own = log?.each.findLast(({ taughtBy }) => taughtBy === who.id);
+  if (!own || now.getTime() - own.at.getTime() > CORRECTED_WITHIN_HOURS * 3_600_000) return null;
+  const { id, reached, note, attendance, blocks, firstBreath, mood, change } = own;
+  return { id, reached, note, attendance, blocks, firstBreath, mood, change };
 }
 
 /** @example endOf('05:45', 60) // "06:45" */

@@ -7,7 +7,8 @@ import { holdStudio, onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid, knownId, Refusal } from '../../errors';
 import { addWay, addWayVersion, archiveWay, ways } from '../../repositories/ways';
-import { conventions, staffNames } from '../../repositories/studio';
+import { staffNames } from '../../repositories/staff';
+import { conventions } from '../../repositories/studio';
 import { knownTechniques } from './known';
 
 /** The studio's own ways that are in use, each at its newest version. */

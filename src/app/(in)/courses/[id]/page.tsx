@@ -9,8 +9,13 @@ export const metadata: Metadata = { title: 'Course' };
 
 const DAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'] as const;
 
-export default async function CoursePage({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ cancel?: string; publish?: string }>;
+}
+
+export default async function CoursePage({ params, searchParams }: Props) {
+  const [{ id }, { cancel, publish }] = await Promise.all([params, searchParams]);
   return seated(async (desk) => {
     const view = await readCourse(desk, id);
     const { course, cohort, teacher, sessions, week, checks } = view;
@@ -19,6 +24,7 @@ export default async function CoursePage({ params }: { params: Promise<{ id: str
     return (
       <CourseBoard
         view={view}
+        begin={{ wish: cancel !== undefined ? 'cancel' : publish !== undefined ? 'publish' : null, session: cancel ?? null }}
         title={
           <>
             <h1>{course.name}</h1>

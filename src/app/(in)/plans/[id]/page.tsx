@@ -20,12 +20,18 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
     const { session, course, cohort } = plan;
     return (
       <>
-        <h1>
-          {dayText(session.date)}, {session.start}
-        </h1>
+        <div className="head">
+          <h1>
+            {dayText(session.date)}, {session.start}
+          </h1>
+          <nav className="actions noprint" aria-label="Other classes">
+            {plan.before && <Link href={`/plans/${plan.before.id}`}>‹ {dayText(plan.before.date)}</Link>}
+            {plan.after && <Link href={`/plans/${plan.after.id}`}>{dayText(plan.after.date)} ›</Link>}
+          </nav>
+        </div>
         <p className="soft">
           <Link href={`/courses/${course.id}`}>{course.name}</Link> · <Link href={`/cohorts/${cohort.id}?date=${session.date}`}>{cohort.name}</Link> ·{' '}
-          {session.minutes} minutes
+          {session.minutes} minutes{plan.of > 1 && ` · class ${plan.number} of ${plan.of}`}
         </p>
         {plan.log && <ClassLogNote session={session.id} log={plan.log} maySettle={may(desk.who.role, 'edit plans')} />}
         <PlanBoard key={session.id} plan={plan} />

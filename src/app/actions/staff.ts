@@ -1,0 +1,75 @@
+'use server';
+
+import { cookies } from 'next/headers';
+import { COOKIE, ownAddress, refusalReply, reply } from '@/app/edge';
+import { freshManager } from '@/server/db/orm';
+import { askForReset, choosePassword } from '@/server/usecases/staff/join';
+import { changeRole, inviteAgain, inviteStaff, leaveStaff, resetFor, saveQualifications } from '@/server/usecases/staff/manage';
+import { removeOwnAway, saveAway, saveOwnName, saveOwnPassword, signOutElsewhere } from '@/server/usecases/staff/ownAccount';
+import type { Reply } from '@/ui/forms/reply';
+
+export async function inviteStaffAction(input: unknown) {
+  return reply((desk) => inviteStaff(desk, input));
+}
+
+export async function inviteAgainAction(input: unknown) {
+  return reply((desk) => inviteAgain(desk, input));
+}
+
+export async function resetForAction(input: unknown) {
+  return reply((desk) => resetFor(desk, input));
+}
+
+export async function changeRoleAction(input: unknown) {
+  return reply((desk) => changeRole(desk, input));
+}
+
+export async function saveQualificationsAction(input: unknown) {
+  return reply((desk) => saveQualifications(desk, input));
+}
+
+export async function leaveStaffAction(input: unknown) {
+  return reply((desk) => leaveStaff(desk, input));
+}
+
+export async function saveOwnNameAction(input: unknown) {
+  return reply((desk) => saveOwnName(desk, input));
+}
+
+export async function saveOwnPasswordAction(input: unknown) {
+  return reply(async (desk) => saveOwnPassword(desk, await ownToken(), input));
+}
+
+export async function signOutElsewhereAction() {
+  return reply(async (desk) => signOutElsewhere(desk, await ownToken()));
+}
+
+export async function saveAwayAction(input: unknown) {
+  return reply((desk) => saveAway(desk, input));
+}
+
+export async function removeAwayAction(input: unknown) {
+  return reply((desk) => removeOwnAway(desk, input));
+}
+
+async function ownToken(): Promise<string | null> {
+  return (await cookies()).get(COOKIE)?.value ?? null;
+}
+
+/** For whoever is not signed in: their link is the key. */
+export async function choosePasswordAction(token: string, input: unknown): Promise<Reply<{ readonly email: string }>> {
+  try {
+    return { ok: true, value: await choosePassword(await freshManager(), token, input, await ownAddress(), new Date()) };
+  } catch (error) {
+    return refusalReply(error);
+  }
+}
+
+export async function askForResetAction(input: unknown): Promise<Reply<null>> {
+  try {
+    await askForReset(await freshManager(), input, await ownAddress(), new Date());
+    return { ok: true, value: null };
+  } catch (error) {
+    return refusalReply(error);
+  }
+}

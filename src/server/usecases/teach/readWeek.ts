@@ -1,0 +1,71 @@
+import { newSince } from '@/core/course';
+import { blockName, changesBetween, techniquesIn, voiceChanges } from '@/core/plan';
+import { isAway } from '@/core/staff';
+import { addDays, isIsoDate, isoDate, mondayOf } from '@/core/units';
+import type { WeekView } from '@/views/week';
+import { authorise, may } from '../../auth/permissions';
+import type { Desk } from '../../desk';
+import { allSessionsOf, courses, progressOf } from '../../repositories/courses';
+import { unreadNotes } from '../../repositories/notes';
+import { aways, staffToday } from '../../repositories/staff';
+import { conventions } from '../../repositories/studio';
+import { loggedText, stateOf } from '../courses/readCourse';
+import { stricterSince } from './stricterSince';
+
+/** How many days a week here has: this one, and the next for looking ahead. */
+const DAYS = 7;
+
+/** The classes of a week: everybody's for whoever hands classes over, one's own otherwise. */
+export async function readWeek(desk: Desk, week: string | null): Promise<WeekView> {
+  authorise(desk.who, 'teach');
+  const whole = may(desk.who.role, 'hand over');
+  const monday = mondayOf(week && isIsoDate(week) ? isoDate(week) : desk.today);
+  const [all, studio, staff] = await Promise.all([courses(desk), conventions(desk), staffToday(desk)]);
+  const every = await allSessionsOf(
+    desk,
+    all.map(({ id }) => id),
+  );
+  const inWeek = every.filter(({ date, cancelled }) => date >= monday && date < addDays(monday, DAYS) && cancelled?.reason !== null);
+  const ids = inWeek.map(({ id }) => id);
+  const [progress, unread, away] = await Promise.all([progressOf(desk, ids), unreadNotes(desk, ids), aways(desk, monday)]);
+  const rows = await Promise.all(
+    inWeek.map(async (session) => {
+      const at = progress.get(session.id)!;
+      const course = all.find(({ id }) => id === session.course)!;
+      const holder = at.handedTo ?? course.teacher;
+      const teacher = staff.find(({ id }) => id === holder) ?? null;
+      const ahead = session.date >= desk.today && !session.cancelled && !at.log;
+      const again = ahead && (await stricterSince(desk, session, at)).length > 0;
+      const before = every.findLast(
+        (one) => one.course === session.course && !one.cancelled && one.date + one.start < session.date + session.start && one.blocks.length > 0,
+      );
+      const facts = ({ blocks }: typeof session) => ({
+        techniques: techniquesIn(blocks).map((block) => ({ ...block, name: blockName(block, studio.library) })),
+      });
+      return {
+        id: session.id,
+        version: session.version,
+        courseId: course.id,
+        course: course.name,
+        date: session.date,
+        start: session.start,
+        minutes: session.minutes,
+        teacher: teacher?.name ?? null,
+        holder,
+        mine: holder === desk.who.id,
+        nobody: !ahead ? null : !teacher ? ('has left' as const) : isAway(away, holder, session) ? ('is away' as const) : null,
+        state: stateOf(session, again ? { ...at, acknowledgedAt: null } : at, desk.today),
+        number: at.plan?.number ?? null,
+        changed:
+          ahead && at.plan !== null && [...voiceChanges(at.plan, session), ...changesBetween(at.plan.blocks, session.blocks, studio)].length > 0,
+        again: again && at.acknowledgedAt !== null,
+        logged: loggedText(at),
+        cancelled: session.cancelled?.reason ?? null,
+        fresh: before ? newSince(facts(before), facts(session)).join('; ') : 'the first class',
+        unread: unread.get(session.id) ?? 0,
+      };
+    }),
+  );
+  const shown = rows.filter(({ mine, state }) => whole || (mine && state !== 'empty'));
+  return { monday, today: desk.today, rows: shown.map(({ holder: _, ...row }) => row), whole, mayEdit: may(desk.who.role, 'edit plans') };
+}
