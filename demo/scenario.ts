@@ -27,10 +27,12 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
   const name = 'Pellwick Boathouse Studio';
   const all = SHIPPED_LIBRARY.families.map(({ id }) => ({ family: id, since: addDays(today, -400) }));
   const gentle = all.filter(({ family }) => !['connected', 'throat-empty', 'long-square', 'skull-shining', 'comfort-holds'].includes(family));
+  const easy = all.filter(({ family }) => ['natural', 'belly', 'deepened', 'equal', 'longer-exhale', 'five-finger'].includes(family));
+  const qualified = (who: string, role: string) => (role === 'front desk' ? [] : role !== 'teacher' ? all : who.startsWith('Brid') ? easy : gentle);
   const opened = await openStudio(
     em,
     { name, zone },
-    DEMO_STAFF.map((staff) => ({ ...staff, qualifications: staff.role === 'teacher' ? gentle : staff.role === 'front desk' ? [] : all })),
+    DEMO_STAFF.map((staff) => ({ ...staff, qualifications: qualified(staff.name, staff.role) })),
     newId,
     now,
   );
@@ -57,7 +59,7 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
     CHOIR,
   );
   await cohort(await director(), today, 'Expecting and new parents', 'Gentle mornings, with or without a baby along.', ['belly'], NEW_PARENTS);
-  await cohort(await director(), today, 'Steady breath over sixty', 'Chairs for everyone, and time.', ['belly'], OVER_SIXTY, 'chair');
+  const sixty = await cohort(await director(), today, 'Steady breath over sixty', 'Chairs for everyone, and time.', ['belly'], OVER_SIXTY, 'chair');
   await addClosure(await director(), {
     once: newId(),
     from: addDays(mondayOf(today), 35),
@@ -65,7 +67,34 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
     reason: 'the boathouse floor is oiled',
   });
   await screeningMatters(await director(at(addDays(today, -10), '10:00')), ferry, await director());
-  await ferryCourse(today, ferry, opened.staff[2], director, (at) => as(2, at));
+  await runningCourse(today, director, (at = now) => as(2, at), {
+    name: 'Steady on the early boat',
+    cohort: ferry,
+    firstDate: addDays(today, -14),
+    weeks: 7,
+    weekdays: [weekday(today), weekday(addDays(today, 3))],
+    start: '05:45',
+    minutes: 60,
+    teacher: opened.staff[2],
+    goals: [goal('alternate-4-4'), goal('equal-4-4-4'), goal('longer-4-5', { dose: '6 min' }), goal('pumps-27')],
+  });
+  await runningCourse(
+    today,
+    director,
+    (at = now) => as(0, at),
+    {
+      name: 'Over sixty, seated',
+      cohort: sixty,
+      firstDate: addDays(today, -13),
+      weeks: 8,
+      weekdays: [weekday(addDays(today, 1)), weekday(addDays(today, 4))],
+      start: '10:30',
+      minutes: 45,
+      teacher: opened.staff[0],
+      goals: [goal('longer-4-5', { dose: '5 min' }), goal('equal-4-4')],
+    },
+    5,
+  );
   await choirCourse(today, choir, opened.staff[1], await director());
 }
 
@@ -128,41 +157,36 @@ async function seenOf({ em, who, now }: Desk, id: string) {
   return sessions.map(({ id: session, version }) => ({ session, version }));
 }
 
-/** In its third week: today is the fifth class. Four are taught and logged, today's is published. */
-async function ferryCourse(
+/** In its third week: what is behind is taught and logged, and what is near is published; read, where it is not today's. */
+async function runningCourse(
   today: IsoDate,
-  cohortId: string,
-  teacher: string,
   director: (at?: Date) => Promise<Desk>,
-  teaching: (at: Date) => Promise<Desk>,
+  teaching: (at?: Date) => Promise<Desk>,
+  form: { readonly firstDate: IsoDate; readonly cohort: string; readonly teacher: string } & Readonly<Record<string, unknown>>,
+  ahead = 0,
 ): Promise<void> {
-  const first = addDays(today, -14);
-  const weekdays = [weekday(today), weekday(addDays(today, 3))];
-  const planning = await director(at(addDays(first, -6), '09:00'));
-  const form = { name: 'Steady on the early boat', cohort: cohortId, firstDate: first, weeks: 7, weekdays, start: '05:45', minutes: 60, teacher };
-  const { id } = await createCourse(planning, {
-    ...form,
-    once: newId(),
-    goals: [goal('alternate-4-4'), goal('equal-4-4-4'), goal('longer-4-5', { dose: '6 min' }), goal('pumps-27')],
-  });
+  const { firstDate, teacher } = form;
+  const planning = await director(at(addDays(firstDate, -6), '09:00'));
+  const { id } = await createCourse(planning, { ...form, once: newId() });
   await draftCourse(planning, { course: id, version: 1, seen: await seenOf(planning, id) });
   const sessions = await sessionsOf(await director(planning.now), [id]);
-  for (const [index, session] of sessions.filter(({ date }) => date <= today).entries()) {
-    const desk = await director(at(addDays(session.date, -2), '16:00'));
+  for (const [index, session] of sessions.filter(({ date }) => date <= addDays(today, ahead)).entries()) {
+    const desk = await director(session.date > today ? undefined : at(addDays(session.date, -2), '16:00'));
     await publishPlan(desk, { once: newId(), session: session.id, version: session.version, teacher });
-    if (session.date >= today) continue;
-    const evening = await teaching(at(addDays(session.date, -1), '19:30'));
+    if (session.date === today) continue;
+    const evening = await teaching(session.date > today ? undefined : at(addDays(session.date, -1), '19:30'));
     const plan = (await progressOf(evening, [session.id])).get(session.id)!.plan!;
     await acknowledgePlan(evening, { session: session.id, plan: plan.id });
-    const after = await teaching(at(session.date, '07:05'));
+    if (session.date > today) continue;
+    const after = await teaching(at(session.date, '12:05'));
     const people = await members(await director(), (await course(after, id)).cohort);
     await logClass(after, {
       id: newId(),
       session: session.id,
       plan: plan.id,
       reached: 'all of it',
-      note: NOTES[index] ?? '',
-      attendance: people.map(({ id: person }, order) => attendance(person, order, index)),
+      note: (ahead === 0 ? NOTES[index] : '') ?? '',
+      attendance: people.map(({ id: person }, order) => attendance(person, order, ahead === 0 ? index : 1)),
     });
   }
 }

@@ -6,4 +6,5 @@ export const DEMO_STAFF: readonly { readonly name: string; readonly email: strin
   { name: 'Corin Vasey', email: 'corin@pellwick.example', role: 'lead teacher', password: 'tide-table-two' },
   { name: 'Tamsin Brae', email: 'tamsin@pellwick.example', role: 'teacher', password: 'tide-table-three' },
   { name: 'Odo Fenwick', email: 'odo@pellwick.example', role: 'front desk', password: 'tide-table-four' },
+  { name: 'Brid Olney', email: 'brid@pellwick.example', role: 'teacher', password: 'tide-table-five' },
 ];

@@ -150,6 +150,8 @@ export interface StepSaid {
   readonly step: string;
   readonly next: string | null;
   readonly before: string | null;
+  /** The pattern with its holds a count shorter, where the first free breath says that they were too long. */
+  readonly shorter: string | null;
 }
 
 /** How many of the cohort will be ready for a technique as it comes in. */

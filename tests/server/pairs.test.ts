@@ -213,7 +213,7 @@ async function studioWriters(): Promise<Writer[]> {
         saveQualifications(await director(), {
           staff: corin.id,
           version: corin.version,
-          families: corin.qualifications.map(({ family }) => family).slice(n),
+          families: corin.qualifications.slice(n),
         }),
     },
     { name: 'rulebook', send: async (n) => saveRulebook(await director(), { number, changes: [change(n)] }) },

@@ -147,7 +147,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['copyCourse', 'D', (desk) => copyCourse(desk, {})],
   ['undoStep', 'D', (desk) => undoStep(desk, {})],
   ['pinBlock', 'D', (desk) => pinBlock(desk, {})],
-  ['answerStep', 'D', (desk) => answerStep(desk, {})],
+  ['answerStep', 'DL', (desk) => answerStep(desk, {})],
   ['acceptCheck', 'D', (desk) => acceptCheck(desk, {})],
   ['moveBlock', 'D', (desk) => moveBlock(desk, {})],
   ['mendCheck', 'D', (desk) => mendCheck(desk, {})],

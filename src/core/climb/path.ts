@@ -67,3 +67,21 @@ export function shiftedPattern(pattern: string, by: number): string | null {
   );
   return formatPattern({ ...read, phases });
 }
+
+/** Whether anything in a pattern is held. @example isHeld('4:4:4') // true */
+export function isHeld(pattern: string): boolean {
+  const read = mustParsePattern(pattern);
+  return read.kind === 'cycle' && read.phases.some(({ kind }) => kind === 'hold' || kind === 'empty');
+}
+
+/** A pattern with every hold in it a count shorter; null where nothing is held, or a hold cannot be shorter. @example shorterHold('4:6:4') // "4:5:4" */
+export function shorterHold(pattern: string): string | null {
+  const read = mustParsePattern(pattern);
+  if (read.kind !== 'cycle' || !isHeld(pattern)) return null;
+  const held = read.phases.filter(({ kind }) => kind === 'hold' || kind === 'empty');
+  if (held.some(({ length }) => length.unit !== 'counts' || length.n < 2)) return null;
+  const phases = read.phases.map((phase) =>
+    held.includes(phase) && phase.length.unit === 'counts' ? { ...phase, length: { unit: 'counts' as const, n: phase.length.n - 1 } } : phase,
+  );
+  return formatPattern({ ...read, phases });
+}

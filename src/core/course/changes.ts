@@ -37,10 +37,17 @@ export function classChanges(before: readonly ClassFacts[], after: readonly Clas
   return changes.sort((a, b) => a.date.localeCompare(b.date));
 }
 
-/** What a class brings that the one before it did not have. @example newSince(last, this) // ["Equal 4:4:4 comes in", "Longer exhale 4:5: 4 min → 5 min"] */
+/** What a class brings that the one before it did not have. @example newSince(last, this) // ["Equal 4:4:4", "Longer exhale 4:5: 4 min → 5 min"] */
 export function newSince(before: Pick<ClassFacts, 'techniques'>, after: Pick<ClassFacts, 'techniques'>): string[] {
-  const kept = new Set(after.techniques.map(({ technique }) => technique));
-  return techniqueLines({ techniques: before.techniques.filter(({ technique }) => kept.has(technique)) }, after);
+  const had = new Set(before.techniques.map(({ technique }) => technique));
+  const kept = after.techniques.filter(({ technique }) => had.has(technique));
+  return [
+    ...after.techniques.filter((one) => !kept.includes(one)).map(({ name }) => name),
+    ...techniqueLines(
+      { techniques: kept.map(({ technique }) => before.techniques.find((one) => one.technique === technique)!) },
+      { techniques: kept },
+    ),
+  ];
 }
 
 function whenLines(was: ClassFacts, is: ClassFacts): string[] {

@@ -1,4 +1,4 @@
-import { lighterDose } from '../climb';
+import { lighterDose, shorterHold } from '../climb';
 import type { Library } from '../library';
 import { techniquesIn, type Block, type TechniqueBlock } from '../plan';
 import { settleShare } from './frame';
@@ -119,8 +119,8 @@ export function byHand(before: readonly Block[], after: readonly Block[]): Block
   });
 }
 
-/** What is done about a climb by hand: a class longer on its step, one step back, on a class sooner, or a lighter next class. */
-export const STEP_ANSWERS = ['stay', 'back', 'hurry', 'lighter'] as const;
+/** What is done about a climb by hand: a class longer on its step, one step back, on a class sooner, a lighter next class, or holds a count shorter. */
+export const STEP_ANSWERS = ['stay', 'back', 'hurry', 'lighter', 'shorter'] as const;
 export type StepAnswer = (typeof STEP_ANSWERS)[number];
 
 /**
@@ -168,6 +168,11 @@ function steppedWays(done: readonly Way[], open: readonly Way[], answer: StepAns
     case 'hurry':
       // The last class on the step gives way to the step after it.
       return onStep <= (done.length > 0 ? 0 : 1) ? null : [...open.slice(0, onStep - 1), ...open.slice(onStep), open[open.length - 1]];
+    case 'shorter': {
+      // What is as it was, or longer, is held no longer than that from now on.
+      const pattern = shorterHold(last.pattern);
+      return pattern === null ? null : open.map((way) => (alike(way, last) ? { ...way, pattern } : way));
+    }
     case 'lighter':
       return [{ ...open[0], dose: lighterDose(open[0]) }, ...open.slice(1)];
   }

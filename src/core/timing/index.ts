@@ -5,3 +5,4 @@ export * from './segments';
 export * from './figures';
 export * from './holds';
 export * from './measure';
+export * from './strip';

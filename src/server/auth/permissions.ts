@@ -11,6 +11,7 @@ const MAY = {
   'add people': ['director', 'front desk'],
   'see courses': ['director', 'lead teacher'],
   'edit courses': ['director'],
+  'answer a class': ['director', 'lead teacher'],
   'see plans': ['director', 'lead teacher'],
   'edit plans': ['director'],
   teach: ['director', 'lead teacher', 'teacher'],

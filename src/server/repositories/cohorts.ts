@@ -2,10 +2,11 @@ import type { Seat } from '@/core/techniques';
 import type { Actor } from '../auth/actors';
 import { may } from '../auth/permissions';
 import { readRow, readRows } from '../db/read';
-import { CohortRow, CourseRow, PlanRow, SessionRow } from '../db/rows';
+import { CohortRow, CourseRow, SessionRow } from '../db/rows';
 import { add, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
+import { sessionsHandedTo } from './hands';
 
 export interface Cohort {
   readonly id: string;
@@ -55,11 +56,10 @@ function seesAll({ who }: Desk<Actor>): boolean {
   return who.as !== 'staff' || may(who.role, 'see reasons') || may(who.role, 'add people');
 }
 
-/** Cohorts whose names a teacher may see: those with a course, or a published class, in their hands. */
+/** Cohorts whose names a teacher may see: those with a course, or a class, in their hands. */
 async function cohortsTaughtBy(desk: Desk<Actor>): Promise<ReadonlySet<string>> {
   if (desk.who.as !== 'staff') return new Set();
-  const plans = await readRows(desk, PlanRow, { teacher: desk.who.id }, { fields: ['session'] });
-  const sessions = await readRows(desk, SessionRow, { id: plans.map(({ session }) => session) }, { fields: ['course'] });
+  const sessions = await readRows(desk, SessionRow, { id: [...(await sessionsHandedTo(desk, desk.who.id))] }, { fields: ['course'] });
   const handed = sessions.map(({ course }) => course);
   const courses = await readRows(desk, CourseRow, { $or: [{ teacher: desk.who.id }, { id: handed }] }, { fields: ['cohort'] });
   return new Set(courses.map((row) => row.cohort));

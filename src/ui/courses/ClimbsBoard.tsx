@@ -33,12 +33,14 @@ const HAND: Readonly<Record<StepAnswer, string>> = {
   back: 'One step back',
   hurry: 'Go on a class sooner',
   lighter: 'Make the next one lighter',
+  shorter: 'Hold it a count shorter',
 };
 const DONE: Readonly<Record<StepAnswer, string>> = {
   stay: 'stays a class longer',
   back: 'goes back a step',
   hurry: 'goes on a class sooner',
   lighter: 'is lighter in its next class',
+  shorter: 'is held a count shorter',
 };
 
 const said = (climb: Climb): Sentence => ({ kind: climb.kind, from: climb.from, to: climb.to, step: climb.step, every: climb.every, over: '' });

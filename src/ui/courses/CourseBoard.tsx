@@ -205,8 +205,9 @@ export function CourseBoard({ view, title, begin, children }: Props) {
             says={view.says}
             busy={busy}
             onAnswer={({ technique, name }, answer) =>
-              void send(answer === 'stay' ? `${name} stays a class longer.` : `${name} goes back a step.`, (now) =>
-                answerStepAction({ ...asSeen(now), technique, answer }),
+              void send(
+                `${name} ${answer === 'stay' ? 'stays a class longer' : answer === 'back' ? 'goes back a step' : 'is held a count shorter'}.`,
+                (now) => answerStepAction({ ...asSeen(now), technique, answer }),
               )
             }
           />

@@ -1,7 +1,6 @@
 import { useId } from 'react';
 import type { Pattern } from '@/core/pattern';
-import type { Pace } from '@/core/timing';
-import { stripOf, type StripPiece } from './strip';
+import { stripOf, type Pace, type StripPiece } from '@/core/timing';
 
 const FILL = { in: 'var(--lichen-tint)', out: 'var(--river-tint)', natural: 'var(--lichen-tint)', pumps: 'var(--river-tint)' } as const;
 const EDGE = {

@@ -17,11 +17,11 @@ interface Props {
 export function SaidHere({ plan: { course, says }, onAnswered }: Props) {
   const { run, refusal, busy, refresh } = useAction();
   const say = useNotice();
-  const answer = async (technique: string, name: string, to: 'stay' | 'back') => {
+  const answer = async (technique: string, name: string, to: 'stay' | 'back' | 'shorter') => {
     const asked = { course: course.id, version: course.version, seen: [...says.seen], technique, answer: to };
     const reply = await run(() => answerStepAction(asked));
     if (!reply?.ok) return refresh();
-    say(to === 'stay' ? `${name} stays on its step a class longer.` : `${name} goes a step back.`);
+    say(`${name} ${to === 'stay' ? 'stays on its step a class longer' : to === 'back' ? 'goes a step back' : 'is held a count shorter'}.`);
     onAnswered();
   };
   return (

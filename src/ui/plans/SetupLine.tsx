@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { BY_TEXT, EYES, EYES_TEXT, KEPT_BY, MOVES, SEATS, SEAT_TEXT, type Eyes, type KeptBy, type Move, type Seat } from '@/core/techniques';
 import { Claims, CompactField, WordChoice } from '../fields';
 import type { Draft } from './edit';
@@ -15,6 +16,7 @@ interface Props {
 /** How a block is done, in one line: seat, eyes, what keeps the time, what people do in it, and lines of one's own. */
 export function SetupLine({ draft, name, problem, noteProblem, editable, onEdit }: Props) {
   const { setup } = draft;
+  const [open, setOpen] = useState(draft.lines !== '' || draft.note !== '');
   const { seat, eyes, by, moves } = setup;
   const change = (more: Partial<typeof setup>) => onEdit({ setup: { ...setup, ...more } });
   const toggle = (move: Move) => change({ moves: MOVES.filter((one) => (one === move) !== moves.includes(one)) });
@@ -49,34 +51,37 @@ export function SetupLine({ draft, name, problem, noteProblem, editable, onEdit 
         options={MOVES.map((value) => ({ value, label: value, chosen: moves.includes(value) }))}
         onChoose={(value) => toggle(value as Move)}
       />
-      {editable ? (
-        <CompactField
-          id={`${draft.id}-lines`}
-          label="Said in it"
-          said={`Said in ${name}`}
-          hideLabel
-          placeholder="your line / another"
-          value={draft.lines}
-          problem={problem}
-          onChange={(lines) => onEdit({ lines })}
-        />
-      ) : (
-        draft.lines && <span>“{draft.lines}”</span>
+      {!editable && draft.lines && <span>“{draft.lines}”</span>}
+      {!editable && draft.note && <span>Note: {draft.note}</span>}
+      {editable && !open && (
+        <button type="button" className={styles.more} onClick={() => setOpen(true)} aria-label={`Say or note something in ${name}`}>
+          say or note …
+        </button>
       )}
-      {editable && <Claims text={draft.lines} onTake={(lines) => onEdit({ lines })} />}
-      {editable ? (
-        <CompactField
-          id={`${draft.id}-note`}
-          label="Note to the teacher"
-          said={`Note to the teacher about ${name}`}
-          hideLabel
-          placeholder="a note to the teacher"
-          value={draft.note}
-          problem={noteProblem}
-          onChange={(note) => onEdit({ note })}
-        />
-      ) : (
-        draft.note && <span>Note: {draft.note}</span>
+      {editable && open && (
+        <>
+          <CompactField
+            id={`${draft.id}-lines`}
+            label="Said in it"
+            said={`Said in ${name}`}
+            hideLabel
+            placeholder="your line / another"
+            value={draft.lines}
+            problem={problem}
+            onChange={(lines) => onEdit({ lines })}
+          />
+          <Claims text={draft.lines} onTake={(lines) => onEdit({ lines })} />
+          <CompactField
+            id={`${draft.id}-note`}
+            label="Note to the teacher"
+            said={`Note to the teacher about ${name}`}
+            hideLabel
+            placeholder="a note to the teacher"
+            value={draft.note}
+            problem={noteProblem}
+            onChange={(note) => onEdit({ note })}
+          />
+        </>
       )}
     </div>
   );

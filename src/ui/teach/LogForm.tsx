@@ -180,7 +180,7 @@ function Form({ room, run, corrected, onBack, onSent }: FormProps) {
           {refused}
         </p>
       </div>
-      <div className={styles.bar}>
+      <div className={`${styles.bar} ${styles.sticky}`}>
         <Button variant="contained" size="large" disabled={busy} onClick={() => void send()}>
           Send the log
         </Button>

@@ -29,12 +29,12 @@ export function Week({ week }: { week: WeekView }) {
     refresh();
   };
   return (
-    <>
+    <div>
       <Refusal message={refusal} />
       <ol className={styles.week}>
         {days.map((date) => (
           <li key={date} className={styles.day} data-today={date === week.today ? '' : undefined}>
-            <h2 className={styles.date} style={{ fontSize: '1rem' }}>
+            <h2 className={styles.date}>
               {dayText(date)}
               {date === week.today && <small>today</small>}
             </h2>
@@ -48,7 +48,7 @@ export function Week({ week }: { week: WeekView }) {
           </li>
         ))}
       </ol>
-    </>
+    </div>
   );
 }
 

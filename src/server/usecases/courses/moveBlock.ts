@@ -48,11 +48,17 @@ export async function pinBlock(desk: Desk, input: unknown): Promise<void> {
   );
 }
 
-const WHAT = { stay: 'staying on the step', back: 'the step back', hurry: 'going on sooner', lighter: 'the lighter class' } as const;
+const WHAT = {
+  stay: 'staying on the step',
+  back: 'the step back',
+  hurry: 'going on sooner',
+  lighter: 'the lighter class',
+  shorter: 'the shorter hold',
+} as const;
 
 /** Changes a climb by hand: after what the last class said, or as the director sees it. */
 export async function answerStep(desk: Desk, input: unknown): Promise<void> {
-  authorise(desk.who, 'edit courses');
+  authorise(desk.who, 'answer a class');
   const { course: id, technique, answer, seen } = await checked(answerStepForm, input);
   await inOne(desk, (at) =>
     recorded(at, id, WHAT[answer], async (now) => {

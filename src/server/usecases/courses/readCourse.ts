@@ -85,7 +85,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
     reopened: mayEdit ? await openDays(desk, found) : [],
     closed: mayEdit ? sessions.filter(({ date }) => date >= desk.today && closureOn(closed, date)).map(({ date }) => date) : [],
     last: mayEdit ? await lastChange(desk, id) : null,
-    says: mayEdit ? saidBy(sessions, planning, members.length, progress) : [],
+    says: may(desk.who.role, 'answer a class') ? saidBy(sessions, planning, members.length, progress) : [],
     lastTime: found.copiedFrom && may(desk.who.role, 'see reasons') ? await lastTimeOf(desk, found.copiedFrom) : null,
     ready: mayEdit && may(desk.who.role, 'see reasons') ? whoIsReady(forecast) : [],
     behind: mayEdit && may(desk.who.role, 'see reasons') ? whoIsBehind(forecast, desk.today, await alone(desk, found, members, planning)) : [],

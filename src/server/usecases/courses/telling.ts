@@ -12,6 +12,7 @@ import { staff } from '../../repositories/staff';
 export async function askAgain(at: Writing<Staff>, session: Session, to: Partial<ClassFacts>): Promise<void> {
   const plan = (await progressOf(at, [session.id])).get(session.id)?.plan;
   if (!plan) return;
+  const { blocks, teacher, purpose, note } = plan;
   const { date = session.date, start = session.start, minutes = session.minutes } = to;
   const changes = [
     ...(session.cancelled && to.cancelled === null ? ['held after all'] : []),
@@ -19,7 +20,7 @@ export async function askAgain(at: Writing<Staff>, session: Session, to: Partial
     ...(start === session.start ? [] : [`at ${start} instead of ${session.start}`]),
     ...(minutes === session.minutes ? [] : [`${minutes} minutes instead of ${session.minutes}`]),
   ];
-  if (changes.length > 0) await addPlan(at, { ...session, version: session.version + 1 }, { ...plan, changes });
+  if (changes.length > 0) await addPlan(at, { ...session, version: session.version + 1 }, { blocks, teacher, purpose, note, changes });
 }
 
 /** Whoever a cancelled class was handed to, or the course's teacher, gets a word. */

@@ -58,7 +58,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     session: { id, date: session.date, start: session.start, minutes: session.minutes, version: session.version, blocks: session.blocks },
     course: { id: found.id, name: found.name, version: found.version },
     says: {
-      said: may(desk.who.role, 'edit plans') ? await saidHere(desk, session, sessions, planning, members.length) : [],
+      said: may(desk.who.role, 'answer a class') ? await saidHere(desk, session, sessions, planning, members.length) : [],
       seen: sessions.filter(({ fixed }) => !fixed).map(({ id: open, version }) => ({ session: open, version })),
     },
     cohort: { id: group.id, name: group.name },

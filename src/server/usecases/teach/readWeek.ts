@@ -12,9 +12,6 @@ import { conventions } from '../../repositories/studio';
 import { loggedText, stateOf } from '../courses/readCourse';
 import { stricterSince } from './stricterSince';
 
-/** How many days a week here has: this one, and the next for looking ahead. */
-const DAYS = 7;
-
 /** The classes of a week: everybody's for whoever hands classes over, one's own otherwise. */
 export async function readWeek(desk: Desk, week: string | null): Promise<WeekView> {
   authorise(desk.who, 'teach');
@@ -25,14 +22,16 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
     desk,
     all.map(({ id }) => id),
   );
-  const inWeek = every.filter(({ date, cancelled }) => date >= monday && date < addDays(monday, DAYS) && cancelled?.reason !== null);
+  const inWeek = every.filter(({ date, cancelled }) => date >= monday && date < addDays(monday, 7) && cancelled?.reason !== null);
   const ids = inWeek.map(({ id }) => id);
   const [progress, unread, away] = await Promise.all([progressOf(desk, ids), unreadNotes(desk, ids), aways(desk, monday)]);
+  const courseOf = (session: { readonly course: string }) => all.find(({ id }) => id === session.course)!;
+  const holderOf = (session: (typeof inWeek)[number]) => progress.get(session.id)!.handedTo ?? courseOf(session).teacher;
+  const seen = inWeek.filter((session) => whole || (holderOf(session) === desk.who.id && session.blocks.length > 0));
   const rows = await Promise.all(
-    inWeek.map(async (session) => {
+    seen.map(async (session) => {
       const at = progress.get(session.id)!;
-      const course = all.find(({ id }) => id === session.course)!;
-      const holder = at.handedTo ?? course.teacher;
+      const [course, holder] = [courseOf(session), holderOf(session)];
       const teacher = staff.find(({ id }) => id === holder) ?? null;
       const ahead = session.date >= desk.today && !session.cancelled && !at.log;
       const again = ahead && (await stricterSince(desk, session, at)).length > 0;
@@ -51,7 +50,6 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
         start: session.start,
         minutes: session.minutes,
         teacher: teacher?.name ?? null,
-        holder,
         mine: holder === desk.who.id,
         nobody: !ahead ? null : !teacher ? ('has left' as const) : isAway(away, holder, session) ? ('is away' as const) : null,
         state: stateOf(session, again ? { ...at, acknowledgedAt: null } : at, desk.today),
@@ -66,6 +64,5 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
       };
     }),
   );
-  const shown = rows.filter(({ mine, state }) => whole || (mine && state !== 'empty'));
-  return { monday, today: desk.today, rows: shown.map(({ holder: _, ...row }) => row), whole, mayEdit: may(desk.who.role, 'edit plans') };
+  return { monday, today: desk.today, rows, whole, mayEdit: may(desk.who.role, 'edit plans') };
 }

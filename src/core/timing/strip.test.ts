@@ -1,5 +1,5 @@
-import { mustParsePattern } from '@/core/pattern';
-import { millis } from '@/core/units';
+import { mustParsePattern } from '../pattern';
+import { millis } from '../units';
 import { stripOf } from './strip';
 
 const pace = { tempo: millis(1000), naturalBreath: millis(4000) };

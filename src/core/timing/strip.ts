@@ -1,5 +1,6 @@
-import { ONE_ROUND, roomPattern, type Pattern, type PhaseKind, type Side, type StagesPattern } from '@/core/pattern';
-import { segmentsOf, type Pace, type Segment } from '@/core/timing';
+import { ONE_ROUND, roomPattern, type Pattern, type PhaseKind, type Side, type StagesPattern } from '../pattern';
+import { segmentsOf, type Segment } from './segments';
+import type { Pace } from './spans';
 
 /** One rung of a strip: a stretch of time at one fullness. */
 export interface StripRung {
