@@ -1,4 +1,4 @@
-import { array, boolean, number, object, type InferType } from 'yup';
+import { array, boolean, number, object, type InferType, string } from 'yup';
 import { BENDS, COURSE_LIMITS, STEP_ANSWERS } from '@/core/course';
 import { FORM_LIMITS } from './limits';
 import { clock, day, dose, id, line, oneOf, once, optionalDay, pattern, seen, slug, technique, version, whole, words } from './rules';
@@ -164,3 +164,23 @@ export const mendForm = object({
 export type CopyInput = InferType<typeof copyForm>;
 export type CourseInput = InferType<typeof courseForm>;
 export type ChangeCourseInput = InferType<typeof changeCourseForm>;
+
+/** A course's file, looked through; and where it is to stand when it comes in. */
+export const packageFileForm = object({ once: once(), text: string().required('Please choose a file.') });
+
+export const packageForm = packageFileForm.shape({
+  cohort: id().required('Please choose a cohort.'),
+  firstDate: day('the first day'),
+  teacher: id().required('Please choose a teacher.'),
+});
+
+/** One class of its own: a workshop, or a single evening. */
+export const singleForm = object({
+  once: once(),
+  name: line('the class a name', FORM_LIMITS.courseName),
+  cohort: id().required('Please choose a cohort.'),
+  date: day('the day'),
+  start: clock('the hour'),
+  minutes: whole('Minutes', FORM_LIMITS.minutes.least, FORM_LIMITS.minutes.most),
+  teacher: id().required('Please choose a teacher.'),
+});

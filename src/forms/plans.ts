@@ -81,9 +81,6 @@ export const publishManyForm = object({ once: once(), course: id(), seen: seen()
 /** A class, as it was seen, given into other hands. */
 export const handOverForm = object({ once: once(), session: id(), version: version(), teacher: id().required('Please choose a teacher.') });
 
-/** A change of a plan that makes somebody able to teach it, worked out again on the server. */
-export const coverForm = handOverForm;
-
 export const sessionNoteForm = object({ once: once(), session: id(), text: line('a few words', FORM_LIMITS.logNote) });
 
 export const noteReadForm = object({ session: id() });

@@ -1,4 +1,4 @@
-import { array, object, ref, string } from 'yup';
+import { array, boolean, object, ref, string } from 'yup';
 import { ROLES } from '@/core/staff';
 import { FORM_LIMITS } from './limits';
 import { clock, day, family, id, line, once, oneOf, optionalDay, optionalId, version } from './rules';
@@ -90,3 +90,13 @@ function clockOrNot(what: string) {
     .transform((value: unknown) => (value === '' ? null : value))
     .test('clock', 'A time such as 18:30.', (value) => value == null || clock(what).isValidSync(value));
 }
+
+/** A calendar's file: closed days of the studio, or when somebody of the staff cannot teach. */
+export const calendarFileForm = object({
+  once: once(),
+  text: string().required('Please choose a file.'),
+  as: oneOf(['closures', 'busy'] as const),
+});
+
+/** A calendar address: one's own classes, or the whole studio's. */
+export const feedForm = object({ whole: boolean().required() });

@@ -197,6 +197,8 @@ export interface CourseLine {
   readonly cohort: string;
   readonly teacher: string;
   readonly state: 'planning' | 'running' | 'finished';
+  /** A class of its own. */
+  readonly single: boolean;
   readonly week: number | null;
   readonly weeks: number;
   readonly firstDate: IsoDate;

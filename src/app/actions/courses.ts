@@ -4,7 +4,7 @@ import { reply } from '@/app/edge';
 import { acceptCheck } from '@/server/usecases/courses/acceptCheck';
 import { changeCourse, compareRequest, tryCourse } from '@/server/usecases/courses/changeCourse';
 import { copyCourse } from '@/server/usecases/courses/copyCourse';
-import { createCourse } from '@/server/usecases/courses/createCourse';
+import { createCourse, createSingle } from '@/server/usecases/courses/createCourse';
 import { draftingProblem, keepDrafted } from '@/server/usecases/courses/draftCourse';
 import {
   cancelClass,
@@ -110,4 +110,8 @@ export async function undoStepAction(input: unknown) {
 
 export async function acceptCheckAction(input: unknown) {
   return reply((desk) => acceptCheck(desk, input));
+}
+
+export async function createSingleAction(input: unknown) {
+  return reply((desk) => createSingle(desk, input));
 }

@@ -3,6 +3,7 @@
 import { cookies } from 'next/headers';
 import { COOKIE, ownAddress, refusalReply, reply } from '@/app/edge';
 import { freshManager } from '@/server/db/orm';
+import { makeFeed } from '@/server/usecases/exchange/calendars';
 import { askForReset, choosePassword } from '@/server/usecases/staff/join';
 import { changeRole, inviteAgain, inviteStaff, leaveStaff, resetFor, saveQualifications } from '@/server/usecases/staff/manage';
 import { removeOwnAway, saveAway, saveOwnName, saveOwnPassword, signOutElsewhere } from '@/server/usecases/staff/ownAccount';
@@ -50,6 +51,10 @@ export async function saveAwayAction(input: unknown) {
 
 export async function removeAwayAction(input: unknown) {
   return reply((desk) => removeOwnAway(desk, input));
+}
+
+export async function makeFeedAction(input: unknown) {
+  return reply((desk) => makeFeed(desk, input));
 }
 
 async function ownToken(): Promise<string | null> {

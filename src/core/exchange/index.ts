@@ -1,4 +1,6 @@
-/** Files that leave the studio and come in: cue sheets, pacing tracks, own ways. */
+/** Files that leave the studio and come in: what each is, how it is written, and how it is read. */
+export { FORMATS, fileName, type FormatId } from './formats';
+export { CALENDAR_LIMITS, readCalendar, writeCalendar, type CalendarClass, type CalendarProblem, type CalendarSpan } from './calendar';
 export { toWebVtt } from './webvtt';
 export { readWays, writeWays, type RowProblem, type TravellingWay } from './ways';
 export { wavBytes, wavChunks, type Paced } from './wav';
@@ -13,3 +15,4 @@ export {
   type RosterMapping,
   type RosterRow,
 } from './roster';
+export { readPackage, writePackage, type CoursePackage, type PackageProblem, type TravellingBlock } from './package';

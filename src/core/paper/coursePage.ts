@@ -1,7 +1,6 @@
 import { blockName, techniquesIn, type NamedBlock } from '../plan';
 import type { Library } from '../library';
 import { dayText, type IsoDate } from '../units';
-import { plain } from './sheet';
 
 /** A course for the notice board: when, how long, and what comes when; nobody's name but the teacher's. */
 export interface CoursePage {
@@ -31,12 +30,4 @@ export function coursePage(
       what: [...new Set(techniquesIn(blocks).map((block) => blockName(block, library)))].join(', ') || 'to be planned',
     })),
   };
-}
-
-/** A course for the notice board as Markdown. */
-export function courseMarkdown({ studio, name, when, teacher, classes }: CoursePage): string {
-  const rows = classes.map((one) => `| ${one.number} | ${one.when} | ${plain(one.what)} |`);
-  return [`# ${plain(name)}`, '', `${plain(studio)} · ${when} · with ${plain(teacher)}`, '', '| | when | what |', '|---|---|---|', ...rows, ''].join(
-    '\n',
-  );
 }

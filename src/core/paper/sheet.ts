@@ -248,3 +248,9 @@ const howText = (cues: readonly OwnCue[]) =>
     .slice(0, 3)
     .map(({ say }) => say)
     .join('. ');
+
+/** What holds for whoever practises at home. */
+export const HOME_LINES = [
+  'If something was changed for you in class, do it as you did it there, or breathe naturally.',
+  'Seated or lying, never in water, at the wheel, or after a meal that still sits. Letting go is always allowed.',
+] as const;

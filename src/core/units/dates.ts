@@ -57,14 +57,28 @@ export function longDayText(date: IsoDate): string {
   return format(parseISO(date), 'd MMM yyyy');
 }
 
+/** Formats are made once a zone: making one takes longer than using it a hundred times. */
+const formats = new Map<string, { readonly date: Intl.DateTimeFormat; readonly time: Intl.DateTimeFormat }>();
+
+function formatsOf(zone: string) {
+  const known = formats.get(zone);
+  if (known) return known;
+  const made = {
+    date: new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' }),
+    time: new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }),
+  };
+  formats.set(zone, made);
+  return made;
+}
+
 /** The calendar date of an instant in a studio's IANA zone. */
 export function dateIn(zone: string, instant: Date): IsoDate {
-  return isoDate(new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' }).format(instant).slice(0, 10));
+  return isoDate(formatsOf(zone).date.format(instant).slice(0, 10));
 }
 
 /** The wall clock "17:20" of an instant in a studio's IANA zone. */
 export function timeIn(zone: string, instant: Date): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(instant);
+  return formatsOf(zone).time.format(instant);
 }
 
 /** Whole years between a birth date and a date. */
@@ -86,4 +100,20 @@ export function untilClock(zone: string, clock: string, now: Date): number {
   const seconds = Number(new Intl.DateTimeFormat('en-GB', { timeZone: zone, second: '2-digit' }).format(now));
   const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3, 5));
   return (minutes(clock) - minutes(timeIn(zone, now))) * 60_000 - seconds * 1000 - (now.getTime() % 1000);
+}
+
+/**
+ * The instant of a day and a wall clock in an IANA zone. An hour that clocks leave out is the one after it; of one that comes twice, the
+ * first.
+ * @throws RangeError when there is no such zone
+ * @example instantIn('Europe/Lisbon', isoDate('2027-07-01'), '06:00') // 2027-07-01T05:00:00Z
+ */
+export function instantIn(zone: string, date: IsoDate, clock: string): Date {
+  const asUtc = Date.parse(`${date}T${clock}:00Z`);
+  const offsetAt = (at: number) => Date.parse(`${dateIn(zone, new Date(at))}T${timeIn(zone, new Date(at))}:00Z`) - at + (at % 60_000);
+  // What the clocks show at the first guess says how far off it is; a second look settles the hour in which they change.
+  const guess = asUtc - offsetAt(asUtc);
+  const earlier = asUtc - offsetAt(guess - 3_600_000);
+  if (timeIn(zone, new Date(earlier)) === clock && dateIn(zone, new Date(earlier)) === date) return new Date(earlier);
+  return new Date(asUtc - offsetAt(guess) === guess ? guess : asUtc - offsetAt(asUtc - 86_400_000));
 }

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import PDFDocument from 'pdfkit';
-import { PAPER_FOOT, type CoursePage, type Handout, type PlanSheet, type SheetRow } from '@/core/paper';
+import { HOME_LINES, PAPER_FOOT, type CoursePage, type Handout, type PlanSheet, type SheetRow } from '@/core/paper';
 import type { StripPiece } from '@/core/timing';
 
 /** Paper sizes as they are called; points are the library's. */
@@ -38,7 +38,7 @@ const said = (text: string) =>
   text
     .replace(/→/g, 'to')
     .replace(/[‑–]/g, '–')
-    .replace(/[^\u0000-\u00ff\u0131\u0152\u0153\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2212\u2215]/g, '·');
+    .replace(/[^\n -\u00ff\u0131\u0152\u0153\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2212\u2215]/g, '·');
 
 /** Draws a document and gives its bytes. */
 function paper(size: PaperSize, title: string, draw: (doc: Doc) => void): Promise<Buffer> {
@@ -135,7 +135,7 @@ export function planPdf(sheet: PlanSheet, size: PaperSize): Promise<Buffer> {
     const at = left >= top ? top : left;
     let end = write(doc, 'serifBold', 11, 'Let go at once', x, at, { width: half });
     end = write(doc, 'sans', 9, `${sheet.stopSigns}.`, x, end + 2, { width: half });
-    end = write(doc, 'sansBold', 9, sheet.emergency, x, end + 2, { width: half });
+    write(doc, 'sansBold', 9, sheet.emergency, x, end + 2, { width: half });
     foot(doc, PAPER_FOOT);
   });
 }
@@ -244,12 +244,6 @@ export function handoutPdf(sheet: Handout, size: PaperSize): Promise<Buffer> {
     foot(doc, 'Planning help, no medical advice.');
   });
 }
-
-/** What holds for whoever practises at home. */
-export const HOME_LINES = [
-  'If something was changed for you in class, do it as you did it there, or breathe naturally.',
-  'Seated or lying, never in water, at the wheel, or after a meal that still sits. Letting go is always allowed.',
-] as const;
 
 /** A course for the notice board. */
 export function coursePdf(page: CoursePage, size: PaperSize): Promise<Buffer> {

@@ -93,6 +93,8 @@ export async function addCourse(
 export interface NewClass {
   readonly date: IsoDate;
   readonly blocks?: readonly Block[];
+  readonly purpose?: string;
+  readonly note?: string;
 }
 
 /** Adds classes to a course, at its hour and of its length. */
@@ -101,7 +103,7 @@ export async function addClasses(
   { id, start, minutes }: Pick<Course, 'id' | 'start' | 'minutes'>,
   classes: readonly NewClass[],
 ): Promise<void> {
-  const made = classes.map(({ date, blocks = [] }) => ({
+  const made = classes.map(({ date, blocks = [], purpose = '', note = '' }) => ({
     id: at.newId(),
     course: id,
     date,
@@ -110,8 +112,8 @@ export async function addClasses(
     blocks,
     published: 0,
     cancelled: null,
-    purpose: '',
-    note: '',
+    purpose,
+    note,
   }));
   if (made.length > 0) await add(at, SessionRow, ...made);
 }

@@ -111,8 +111,11 @@ export async function closures(desk: Desk<Actor>): Promise<StudioClosure[]> {
   return rows.map(({ id, from, until, reason }) => ({ id, from: isoDate(from), until: isoDate(until), reason }));
 }
 
-export async function addClosure(at: Writing, closure: { readonly from: string; readonly until: string; readonly reason: string }): Promise<void> {
-  await add(at, ClosureRow, { id: at.newId(), ...closure });
+export async function addClosure(
+  at: Writing,
+  ...all: readonly { readonly from: string; readonly until: string; readonly reason: string }[]
+): Promise<void> {
+  if (all.length > 0) await add(at, ClosureRow, ...all.map((closure) => ({ id: at.newId(), ...closure })));
 }
 
 export async function removeClosure(at: Writing, id: string): Promise<void> {

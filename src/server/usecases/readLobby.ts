@@ -44,7 +44,8 @@ async function courseTasks(desk: Desk): Promise<Task[]> {
       const course = all.find((one) => one.id === id);
       if (!course || state === 'finished') return [];
       const href = `/courses/${id}`;
-      if (drafted === 0) return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
+      if (drafted === 0 && !course.single)
+        return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
       const own = sessions.filter((session) => session.course === id);
       const { planning } = await settingOf(desk, course, own);
       const checks = (await checksOf(course, own, planning, desk)).filter(({ key }) => !course.accepted.some((one) => one.key === key));

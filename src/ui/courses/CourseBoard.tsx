@@ -240,6 +240,15 @@ function More({ view, onWish }: { view: CourseView; onWish: (wish: Wish) => void
         <MenuItem component="a" href={`/courses/${view.course.id}/copy`}>
           Copy to another cohort
         </MenuItem>
+        <MenuItem component="a" href={`/paper/courses/${view.course.id}`}>
+          The course on a page
+        </MenuItem>
+        <MenuItem component="a" href={`/api/export/course-calendar/${view.course.id}`} download>
+          Calendar file
+        </MenuItem>
+        <MenuItem component="a" href={`/api/export/course/${view.course.id}`} download>
+          Take it to another studio
+        </MenuItem>
         <MenuItem onClick={() => choose('end')}>End the course</MenuItem>
         {!published && <MenuItem onClick={() => choose('remove')}>Delete the course</MenuItem>}
       </Menu>

@@ -1,7 +1,7 @@
 import type { Reply } from './reply';
 
 /** Sends a file's text where files are taken. */
-export async function sendFile<T>(what: 'roster-preview' | 'roster' | 'ways-preview' | 'ways', input: object): Promise<Reply<T>> {
+export async function sendFile<T>(what: `${'roster' | 'ways' | 'calendar' | 'course'}${'' | '-preview'}`, input: object): Promise<Reply<T>> {
   const response = await fetch(`/api/files/${what}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },

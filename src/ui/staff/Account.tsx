@@ -8,6 +8,7 @@ import { Field, Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
+import { Feeds } from './Feeds';
 
 /** Somebody's own name, password and sessions. */
 export function Account({ account }: { account: AccountView }) {
@@ -52,6 +53,7 @@ export function Account({ account }: { account: AccountView }) {
           </Button>
         </div>
       </form>
+      {account.teaches && <Feeds account={account} />}
       <section className="sheet stack">
         <h2>Signed in</h2>
         <ul className="plain lines">

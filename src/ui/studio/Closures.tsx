@@ -8,6 +8,7 @@ import { closureForm } from '@/forms';
 import { Day, Field, Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
 import { useForm } from '../forms/useForm';
+import { CalendarFile } from './CalendarFile';
 
 interface Props {
   readonly closures: readonly { readonly id: string; readonly from: IsoDate; readonly until: IsoDate; readonly reason: string }[];
@@ -62,6 +63,7 @@ export function Closures({ closures, today }: Props) {
           Close these days
         </Button>
       </form>
+      <CalendarFile as="closures" />
     </section>
   );
 }

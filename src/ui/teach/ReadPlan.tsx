@@ -1,12 +1,14 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { acknowledgePlanAction } from '@/app/actions/teach';
 import { NOTHING_TODAY, doorKey } from '@/core/screening';
 import { dayText } from '@/core/units';
 import type { ClassView } from '@/views/teach';
 import { Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
+import { Conversation } from '../plans/Conversation';
 import { Signs } from '../plans/Signs';
 import { InstructionLines } from './InstructionLines';
 import styles from './Teach.module.css';
@@ -27,6 +29,11 @@ export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void
       <p className="soft">
         {dayText(session.date)} {session.start} · version {plan.number} · instructions as of {room.asOf}
       </p>
+      <p className="small noprint">
+        <Link href={`/paper/plans/${session.id}`}>On paper</Link> · <Link href={`/paper/handouts/${session.id}`}>Handout for the people</Link>
+      </p>
+      {plan.purpose && <p className="lead">{plan.purpose}</p>}
+      {plan.note && <p className="note">{plan.note}</p>}
       {plan.changes.length > 0 && (
         <p className="note">
           Changed since version {plan.number - 1}: {plan.changes.join('; ')}.
@@ -74,7 +81,7 @@ export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void
             <h2>The class</h2>
             <p className="soft">Where a block says nothing else: {room.usually}.</p>
             <ol className={styles.outline}>
-              {blocks.map(({ id, kind, name, minutes, detail, how, lines }) => (
+              {blocks.map(({ id, kind, name, minutes, detail, how, lines, note }) => (
                 <li key={id} data-kind={kind}>
                   <span className="num">{minutes} min</span>
                   <span>
@@ -86,6 +93,7 @@ export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void
                         “{line}”
                       </span>
                     ))}
+                    {note && <span className={styles.detail}>Note: {note}</span>}
                   </span>
                 </li>
               ))}
@@ -115,6 +123,7 @@ export function ReadPlan({ room, onOpen }: { room: ClassView; onOpen: () => void
             </p>
           ))}
           <Signs stopSigns={room.stopSigns} emergency={room.emergency} />
+          <Conversation session={session.id} said={room.conversation} />
         </Plank>
       </div>
     </>

@@ -18,6 +18,8 @@ export default function CoursesPage() {
           <h1>Courses</h1>
           {may(desk.who.role, 'edit courses') && (
             <div className="actions">
+              <Button href="/courses/single">A single class</Button>
+              <Button href="/courses/bring">Bring a course in</Button>
               <Button variant="contained" href="/courses/new">
                 Make a course
               </Button>
@@ -30,7 +32,7 @@ export default function CoursesPage() {
             : `${courses.length === 1 ? 'One course' : `${courses.length} courses`}, ${running === 0 ? 'none running today' : running === 1 ? 'one of them running' : `${running} of them running`}.`}
         </p>
         <ul className="plain lines sheet">
-          {courses.map(({ id, name, cohort, teacher, state, week, weeks, firstDate, lastDate, sessions, drafted }) => (
+          {courses.map(({ id, name, cohort, teacher, state, single, week, weeks, firstDate, lastDate, sessions, drafted }) => (
             <li key={id} className="group">
               <div>
                 <h2>
@@ -41,7 +43,13 @@ export default function CoursesPage() {
                 </p>
               </div>
               <p>
-                <span className="num">{sessions}</span> classes
+                {single ? (
+                  'a single class'
+                ) : (
+                  <>
+                    <span className="num">{sessions}</span> classes
+                  </>
+                )}
               </p>
               <p>
                 {state === 'running' ? (
@@ -50,7 +58,7 @@ export default function CoursesPage() {
                   </strong>
                 ) : state === 'planning' ? (
                   <span>
-                    {drafted === 0 ? 'not drafted yet' : 'drafted'}, starts {dayText(firstDate)}
+                    {single ? 'on' : `${drafted === 0 ? 'not drafted yet' : 'drafted'}, starts`} {dayText(firstDate)}
                   </span>
                 ) : (
                   <span className="soft">finished {longDayText(lastDate)}</span>

@@ -3,6 +3,7 @@ import { cookies } from 'next/headers';
 import { COOKIE, seated } from '@/app/edge';
 import { readAccount } from '@/server/usecases/staff/ownAccount';
 import { Account } from '@/ui/staff/Account';
+import { CalendarFile } from '@/ui/studio/CalendarFile';
 import { AwayPlank } from '@/ui/staff/AwayPlank';
 
 export const metadata: Metadata = { title: 'You' };
@@ -18,7 +19,16 @@ export default function OwnPage() {
         </p>
         <div className="two">
           <Account account={account} />
-          <aside className="stack">{account.teaches && <AwayPlank aways={account.aways} today={account.today} of={null} />}</aside>
+          <aside className="stack">
+            {account.teaches && (
+              <>
+                <AwayPlank aways={account.aways} today={account.today} of={null} />
+                <section className="plank stack">
+                  <CalendarFile as="busy" />
+                </section>
+              </>
+            )}
+          </aside>
         </div>
       </>
     );

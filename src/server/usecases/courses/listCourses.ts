@@ -26,6 +26,7 @@ export async function listCourses(desk: Desk): Promise<CourseLine[]> {
         cohort: groups.find(({ id }) => id === course.cohort)?.name ?? '',
         teacher: everyone.find(({ id }) => id === course.teacher)?.name ?? '',
         state,
+        single: course.single,
         week: state === 'running' ? weekOf(course.firstDate, desk.today) : null,
         weeks: course.weeks,
         firstDate: course.firstDate,

@@ -3,7 +3,7 @@ import { tallier } from '@/core/instructions';
 import { changeLine, changesBetween, techniquesIn, type Block, type TechniqueBlock } from '@/core/plan';
 import { isAway, overlap, smallestChange, whoCan, type Candidate } from '@/core/staff';
 import { dayText } from '@/core/units';
-import { coverForm, handOverForm } from '@/forms';
+import { handOverForm } from '@/forms';
 import type { CoverView } from '@/views/week';
 import type { Staff } from '../../auth/actors';
 import { authorise, may } from '../../auth/permissions';
@@ -141,7 +141,7 @@ export async function handOver(desk: Desk, input: unknown): Promise<{ readonly n
 /** Changes a class so that somebody can take it, and gives it to them: what was shown is worked out again here. */
 export async function coverWithChange(desk: Desk, input: unknown): Promise<{ readonly name: string }> {
   authorise(desk.who, 'edit plans');
-  const { once, session: id, version, teacher } = await checked(coverForm, input);
+  const { once, session: id, version, teacher } = await checked(handOverForm, input);
   return onceOnly(desk, once, async (at) => {
     const { session, found, progress } = await classAt(at, id);
     if (session.version !== version) throw new Refusal('clash');

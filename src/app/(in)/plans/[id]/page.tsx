@@ -25,6 +25,8 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
             {dayText(session.date)}, {session.start}
           </h1>
           <nav className="actions noprint" aria-label="Other classes">
+            {session.blocks.length > 0 && <Link href={`/paper/plans/${id}`}>On paper</Link>}
+            {session.blocks.length > 0 && <Link href={`/paper/handouts/${id}`}>Handout</Link>}
             {plan.before && <Link href={`/plans/${plan.before.id}`}>‹ {dayText(plan.before.date)}</Link>}
             {plan.after && <Link href={`/plans/${plan.after.id}`}>{dayText(plan.after.date)} ›</Link>}
           </nav>

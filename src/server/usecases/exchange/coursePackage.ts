@@ -1,0 +1,189 @@
+import { closureOn, courseDates } from '@/core/course';
+import { readPackage, writePackage, type CoursePackage, type PackageProblem, type TravellingBlock } from '@/core/exchange';
+import { wayDown } from '@/core/ladder';
+import type { Library } from '@/core/library';
+import { techniquesIn, type Block, type OwnWay } from '@/core/plan';
+import { dayText, isoDate } from '@/core/units';
+import { packageFileForm, packageForm } from '@/forms';
+import type { Staff } from '../../auth/actors';
+import { authorise } from '../../auth/permissions';
+import { checked } from '../../checked';
+import { holdStudio, onceOnly } from '../../db/write';
+import { afresh, type Desk, type Writing } from '../../desk';
+import { invalid, Refusal } from '../../errors';
+import { cohort } from '../../repositories/cohorts';
+import { addCourse, course, sessionsOf } from '../../repositories/courses';
+import { addOwnTechnique, library, ownTechniques } from '../../repositories/library';
+import { teacher } from '../../repositories/staff';
+import { closures } from '../../repositories/studio';
+import { addWay, ways } from '../../repositories/ways';
+import { draftAndKeep } from '../courses/draftCourse';
+import { settingOf } from '../setting';
+
+/** A course as a file for another studio: what is asked, what its classes hold, and what they stand on; never people. */
+export async function exportCourse(desk: Desk, id: string): Promise<{ readonly name: string; readonly text: string }> {
+  authorise(desk.who, 'edit courses');
+  const found = await course(desk, id);
+  const [sessions, { already }, all, own, kept] = await Promise.all([
+    sessionsOf(desk, [id]),
+    cohort(desk, found.cohort),
+    library(desk),
+    ownTechniques(desk),
+    ways(desk),
+  ]);
+  const practised = [
+    ...new Set([
+      ...found.goals.map(({ technique }) => technique),
+      ...sessions.flatMap(({ blocks }) => techniquesIn(blocks).map(({ technique }) => technique)),
+    ]),
+  ];
+  const used = new Set([...practised, ...practised.flatMap((technique) => wayDown(all.edges, technique))]);
+  const wayIds = new Set(sessions.flatMap(({ blocks }) => techniquesIn(blocks).flatMap(({ own: way }) => (way ? [`${way.id} ${way.number}`] : []))));
+  const { name, weeks, weekdays, start, minutes, settled, goals } = found;
+  const text = writePackage({
+    name,
+    weeks,
+    weekdays,
+    start,
+    minutes,
+    settled,
+    already: [...already].sort(),
+    goals: goals.map(({ technique, pattern, dose, practise, everyDays, stepMinutes }) => ({
+      technique,
+      pattern,
+      dose,
+      practise,
+      ...(everyDays ? { everyDays } : {}),
+      ...(stepMinutes ? { stepMinutes } : {}),
+    })),
+    ladder: all.edges
+      .filter(({ needs, to }) => used.has(needs) && used.has(to))
+      .map(({ needs, to, sessions: times, days }) => ({ needs, to, sessions: times, days }))
+      .sort((a, b) => `${a.to} ${a.needs}`.localeCompare(`${b.to} ${b.needs}`)),
+    techniques: own.filter(({ technique }) => used.has(technique.id)),
+    ways: kept
+      .flatMap(({ id: way, name: wayName, base, versions }) =>
+        versions.filter(({ number }) => wayIds.has(`${way} ${number}`)).map(({ pattern, dose }) => ({ name: wayName, base, pattern, dose })),
+      )
+      .sort((a, b) => a.name.localeCompare(b.name)),
+    classes: sessions.map(({ purpose, note, blocks }) => ({ purpose, note, blocks: blocks.map(travelling) })),
+  });
+  return { name, text };
+}
+
+function travelling(block: Block): TravellingBlock {
+  const { setup, lines, note } = block;
+  const told = { ...(setup ? { setup } : {}), ...(lines ? { lines } : {}), ...(note ? { note } : {}) };
+  if (block.kind !== 'technique') return { part: block.part, minutes: block.minutes, ...told };
+  const { technique, pattern, dose, tempo, own } = block;
+  return { technique, pattern, dose, tempo, ...(own ? { way: own.name } : {}), ...told };
+}
+
+/** What the file of a course would bring in. Nothing is kept. */
+export async function previewCourse(desk: Desk, input: unknown): Promise<PackagePreview> {
+  authorise(desk.who, 'edit courses');
+  const { text } = await checked(packageFileForm, input);
+  const { course: read, problems, differs } = readPackage(text, await library(desk));
+  const all = await library(desk);
+  const known = new Set((await ways(desk)).map(({ name }) => name));
+  return {
+    problems,
+    differs,
+    course: read && {
+      name: read.name,
+      weeks: read.weeks,
+      classes: read.classes.length,
+      minutes: read.minutes,
+      goals: read.goals.map(({ technique }) => all.find(technique)?.name ?? technique),
+      brings: [
+        ...read.techniques.filter(({ technique }) => !all.find(technique.id)).map(({ technique }) => technique.name),
+        ...read.ways.filter(({ name }) => !known.has(name)).map(({ name }) => name),
+      ],
+    },
+  };
+}
+
+export interface PackagePreview {
+  readonly problems: readonly PackageProblem[];
+  readonly differs: readonly string[];
+  readonly course: {
+    readonly name: string;
+    readonly weeks: number;
+    readonly classes: number;
+    readonly minutes: number;
+    readonly goals: readonly string[];
+    /** Techniques and ways that are not here yet and come along. */
+    readonly brings: readonly string[];
+  } | null;
+}
+
+/**
+ * Brings a course in, on its own days and for a cohort of ours: all of it, or nothing. People are screened as they are; nothing is
+ * published. Ways and techniques that are not here come along.
+ */
+export async function importCourse(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
+  authorise(desk.who, 'edit courses');
+  const { once, text, ...form } = await checked(packageForm, input);
+  return onceOnly(desk, once, async (at) => {
+    await holdStudio(at);
+    const { course: read, problems } = readPackage(text, await library(at));
+    if (!read) throw new Refusal('invalid', problems.map(({ class: of, message }) => (of ? `Class ${of}: ${message}` : message)).join(' '));
+    await cohort(at, form.cohort);
+    await teacher(at, form.teacher);
+    const first = isoDate(form.firstDate);
+    const closed = await closures(at);
+    const closure = closureOn(closed, first);
+    if (closure) throw invalid({ field: 'firstDate', message: `The studio is closed then: ${closure.reason}, until ${dayText(closure.until)}.` });
+    // As many days as it has classes, however many closed days lie between.
+    const dates = courseDates(first, read.weeks + MORE_WEEKS, read.weekdays, closed).slice(0, read.classes.length);
+    if (dates.length < read.classes.length) throw invalid({ field: 'firstDate', message: 'Closed days leave too few days for its classes.' });
+    for (const entry of read.techniques) if (!(await library(at)).find(entry.technique.id)) await addOwnTechnique(at, entry);
+    const [wayOf, all] = [await bringWays(at, read), await library(at)];
+    const id = at.newId();
+    const { name, weeks, weekdays, start, minutes, settled, goals } = read;
+    const classes = read.classes.map(({ purpose, note, blocks }, index) => ({
+      date: dates[index],
+      purpose,
+      note,
+      blocks: blocks.map((block) => arrived(block, at, wayOf, all)),
+    }));
+    const asked = { name, weeks, weekdays, start, minutes, settled, goals: goals.map((goal) => ({ ...goal, by: null })) };
+    await addCourse(at, { ...asked, id, cohort: form.cohort, teacher: form.teacher, firstDate: first, single: false, copiedFrom: null, classes });
+    const after = afresh(at);
+    const [found, made] = [await course(after, id), await sessionsOf(after, [id])];
+    await draftAndKeep(after, found, made, await settingOf(after, found, made), false);
+    return { id };
+  });
+}
+
+/** Weeks more than it says that are looked at for its days. */
+const MORE_WEEKS = 12;
+
+/** Ways that are not here are added; one of the same name that is done the same is the same. */
+async function bringWays(at: Writing<Staff>, { ways: theirs }: CoursePackage): Promise<ReadonlyMap<string, OwnWay>> {
+  const ours = await ways(at);
+  const found = new Map<string, OwnWay>();
+  for (const { name, base, pattern, dose } of theirs) {
+    const same = ours.find((one) => one.name === name && one.base === base);
+    const version = same?.versions.findLast((one) => one.pattern === pattern && one.dose === dose);
+    if (same && version) {
+      found.set(name, { id: same.id, number: version.number, name });
+      continue;
+    }
+    // A way of ours that only has the same name stays ours.
+    const free = ours.some((one) => one.name.toLowerCase() === name.toLowerCase()) ? `${name} (theirs)`.slice(0, 60) : name;
+    const id = at.newId();
+    await addWay(at, id, base, free, { pattern, dose });
+    found.set(name, { id, number: 1, name: free });
+  }
+  return found;
+}
+
+function arrived(block: TravellingBlock, at: Writing<Staff>, wayOf: ReadonlyMap<string, OwnWay>, all: Library): Block {
+  const { setup, lines, note } = block;
+  const told = { ...(setup ? { setup } : {}), ...(lines ? { lines } : {}), ...(note ? { note } : {}) };
+  if ('part' in block) return { id: at.newId(), kind: all.part(block.part).kind, part: block.part, minutes: block.minutes, ...told };
+  const { technique, pattern, dose, tempo, way } = block;
+  const own = way === undefined ? undefined : wayOf.get(way);
+  return { id: at.newId(), kind: 'technique', technique, pattern, dose, tempo, ...(own ? { own } : {}), ...told };
+}
