@@ -15,6 +15,8 @@ export interface WeekRow {
   /** Whoever has it in hand; null where they have left. */
   readonly teacher: string | null;
   readonly mine: boolean;
+  /** Whether whoever looks may open its plan. */
+  readonly opens: boolean;
   /** Why nobody will teach it as it stands. */
   readonly nobody: 'is away' | 'has left' | null;
   readonly state: SessionState;

@@ -20,7 +20,7 @@ import { readOutbox, readRecord } from '../../src/server/usecases/people/records
 import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
 import { whatIfAside, whatIfForm } from '../../src/server/usecases/people/whatIf';
 import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
-import { createCourse } from '../../src/server/usecases/courses/createCourse';
+import { createCourse, createSingle } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
 import { acceptCheck } from '../../src/server/usecases/courses/acceptCheck';
 import { changeCourse, compareRequest, readRequest, tryCourse } from '../../src/server/usecases/courses/changeCourse';
@@ -42,8 +42,18 @@ import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
 import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
+import { exportCalendar, importCalendar, makeFeed, previewCalendar } from '../../src/server/usecases/exchange/calendars';
+import { exportCourse, importCourse, previewCourse } from '../../src/server/usecases/exchange/coursePackage';
+import { readCoursePage, readHandout, readPlanSheet } from '../../src/server/usecases/paper/readPaper';
+import { readNotes, sayNote } from '../../src/server/usecases/plans/notes';
+import { blockSources, removeTemplate, saveTemplate, takeBlocks } from '../../src/server/usecases/plans/templates';
+import { changeRole, inviteAgain, inviteStaff, leaveStaff, resetFor } from '../../src/server/usecases/staff/manage';
+import { readAccount, removeOwnAway, saveAway, saveOwnName, saveOwnPassword, signOutElsewhere } from '../../src/server/usecases/staff/ownAccount';
+import { readStaff } from '../../src/server/usecases/staff/readStaff';
+import { coverFor, coverWithChange, handOver } from '../../src/server/usecases/teach/cover';
+import { readWeek } from '../../src/server/usecases/teach/readWeek';
 import { listPlans } from '../../src/server/usecases/plans/listPlans';
-import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
+import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { readLobby } from '../../src/server/usecases/readLobby';
@@ -159,6 +169,43 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['readClass', 'DLT', (desk, { session }) => readClass(desk, session)],
   ['acknowledgePlan', 'DLT', (desk) => acknowledgePlan(desk, {})],
   ['logClass', 'DLT', (desk) => logClass(desk, {})],
+  ['inviteStaff', 'D', (desk) => inviteStaff(desk, {})],
+  ['inviteAgain', 'D', (desk) => inviteAgain(desk, {})],
+  ['resetFor', 'D', (desk) => resetFor(desk, {})],
+  ['changeRole', 'D', (desk) => changeRole(desk, {})],
+  ['leaveStaff', 'D', (desk) => leaveStaff(desk, {})],
+  ['readStaff', 'D', (desk) => readStaff(desk)],
+  ['readAccount', 'DLTF', (desk) => readAccount(desk, null)],
+  ['saveOwnName', 'DLTF', (desk) => saveOwnName(desk, {})],
+  ['saveOwnPassword', 'DLTF', (desk) => saveOwnPassword(desk, null, {})],
+  ['signOutElsewhere', 'DLTF', (desk) => signOutElsewhere(desk, null)],
+  ['saveAway', 'DLT', (desk) => saveAway(desk, {})],
+  ['removeOwnAway', 'DLT', (desk) => removeOwnAway(desk, {})],
+  ['readWeek', 'DLT', (desk) => readWeek(desk, null)],
+  ['coverFor', 'DL', (desk, { session }) => coverFor(desk, session)],
+  ['handOver', 'DL', (desk) => handOver(desk, {})],
+  ['coverWithChange', 'D', (desk) => coverWithChange(desk, {})],
+  ['publishMany', 'D', (desk) => publishMany(desk, {})],
+  ['sayNote', 'DLT', (desk) => sayNote(desk, {})],
+  ['readNotes', 'DLT', (desk) => readNotes(desk, {})],
+  ['saveTemplate', 'D', (desk) => saveTemplate(desk, {})],
+  ['removeTemplate', 'D', (desk) => removeTemplate(desk, {})],
+  ['takeBlocks', 'D', (desk) => takeBlocks(desk, {})],
+  ['blockSources', 'D', (desk, { session }) => blockSources(desk, session)],
+  ['createSingle', 'D', (desk) => createSingle(desk, {})],
+  ['exportCourse', 'D', (desk, { course }) => exportCourse(desk, course)],
+  ['previewCourse', 'D', (desk) => previewCourse(desk, {})],
+  ['importCourse', 'D', (desk) => importCourse(desk, {})],
+  ['makeFeed', 'DLT', (desk) => makeFeed(desk, {})],
+  ['readPlanSheet', 'DLT', (desk, { session }) => readPlanSheet(desk, session)],
+  ['readHandout', 'DLT', (desk, { session }) => readHandout(desk, session)],
+  ['readCoursePage', 'DL', (desk, { course }) => readCoursePage(desk, course)],
+  ["exportCalendar, one's own", 'DLT', (desk) => exportCalendar(desk, { of: 'mine' })],
+  ['exportCalendar, the studio', 'DL', (desk) => exportCalendar(desk, { of: 'studio' })],
+  ['exportCalendar, a course', 'DL', (desk, { course }) => exportCalendar(desk, { of: 'course', course })],
+  ['previewCalendar, closures', 'D', (desk) => previewCalendar(desk, { once: newId(), text: 'x', as: 'closures' })],
+  ['importCalendar, closures', 'D', (desk) => importCalendar(desk, { once: newId(), text: 'x', as: 'closures' })],
+  ['importCalendar, busy', 'DLT', (desk) => importCalendar(desk, { once: newId(), text: 'x', as: 'busy' })],
   ['readStudio', 'D', (desk) => readStudio(desk)],
   ['saveConventions', 'D', (desk) => saveConventions(desk, {})],
   ['saveSchools', 'D', (desk) => saveSchools(desk, {})],
@@ -208,6 +255,24 @@ test('another studio finds nothing of ours', async () => {
     whatIfAside(await stranger(), { once: newId(), person: fenna, rules: [ASKING], reason: 'because I can', until: TODAY }),
     erasePerson(await stranger(), { person: fenna, name: 'Fenna T.' }),
     exportPerson(await stranger(), { person: fenna, why: 'curious' }),
+    ...[inviteAgain, resetFor, leaveStaff].map(async (work) => work(await stranger(), { staff: boat.teacher, version: 1 })),
+    changeRole(await stranger(), { staff: boat.teacher, version: 1, role: 'front desk' }),
+    saveQualifications(await stranger(), { staff: boat.teacher, version: 1, families: [] }),
+    saveAway(await stranger(), { once: newId(), staff: boat.teacher, from: TODAY, until: TODAY }),
+    coverFor(await stranger(), session.id),
+    ...[handOver, coverWithChange].map(async (work) =>
+      work(await stranger(), { once: newId(), session: session.id, version: session.version, teacher: (await stranger()).who.id }),
+    ),
+    publishMany(await stranger(), { once: newId(), course: boat.id, seen: [{ session: session.id, version: session.version }] }),
+    sayNote(await stranger(), { once: newId(), session: session.id, text: 'hello' }),
+    readNotes(await stranger(), { session: session.id }),
+    saveTemplate(await stranger(), { once: newId(), session: session.id, name: 'Mine' }),
+    takeBlocks(await stranger(), { from: 'class', id: session.id }),
+    exportCourse(await stranger(), boat.id),
+    readPlanSheet(await stranger(), session.id),
+    readHandout(await stranger(), session.id),
+    readCoursePage(await stranger(), boat.id),
+    exportCalendar(await stranger(), { of: 'course', course: boat.id }),
     readCourse(await stranger(), boat.id),
     readClimbs(await stranger(), boat.id),
     draftCourse(await stranger(), { course: boat.id, version: boat.version, seen: [] }),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { growthFindings, nextCounts, nextVolume, rungFindings } from '.';
+import { growthFindings, isHeld, nextCounts, nextVolume, rungFindings, shorterHold } from '.';
 import { millis } from '../units';
 import { SHIPPED_LIBRARY } from '../library';
 
@@ -56,4 +56,9 @@ test('what grew too fast is named', () => {
   expect(growthFindings(done('4:4', '4 min'), done('4:4', '6 min'), 21)).toEqual([]);
   // Quiet weeks save up one week's growth, and no more.
   expect(growthFindings(done('4:4', '4 min'), done('4:4', '7 min'), 70)).toMatchObject([{ guard: 'minutes jump' }]);
+});
+
+test('holds are shortened by a count, down to one, and only where something is held', () => {
+  expect(['4:6:4', '4:4:4:4', '4:2:4', '4:1:4', '4:6', 'deepened'].map(shorterHold)).toEqual(['4:5:4', '4:3:4:3', '4:1:4', null, null, null]);
+  expect(['4:6:4', '4:6', 'deepened'].map(isHeld)).toEqual([true, false, false]);
 });

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { EFFORTS, logText, REACHED, takenTogether, type ClassLog } from '.';
+import { EFFORTS, logText, REACHED, reachedBy, takenTogether, type ClassLog } from '.';
 
 const log = (id: string, hour: number, attendance: ClassLog['attendance'], more: Partial<ClassLog> = {}): ClassLog => ({
   id,
@@ -56,4 +56,17 @@ test('whatever is settled, every stop sign of every log counts, and order does n
       expect(takenTogether([...all].reverse(), `l${pick}`)).toEqual(together);
     }),
   );
+});
+
+test('what a teacher put right no longer counts, and both are there to be seen', () => {
+  const first = log('a', 7, [{ ...easy('asta'), stopSigns: ['dizziness'] }, easy('bram')]);
+  const right = log('b', 8, [easy('asta'), easy('bram', false)], { corrects: 'a' });
+  const both = takenTogether([first, right], null)!;
+  expect([both.id, both.logs, both.unsettled, both.attendance.flatMap(({ stopSigns }) => stopSigns)]).toEqual(['b', 1, false, []]);
+  expect(takenTogether([first, { ...right, corrects: null }], null)!.unsettled).toBe(true);
+});
+
+test('how far a class went follows from its techniques', () => {
+  const part = (n: number) => Array.from({ length: n }, (_, at) => ({ block: String(at), done: 'part' as const }));
+  expect([0, 1, 2, 3].map((n) => reachedBy(4, part(n)))).toEqual(['all of it', 'most of it', 'most of it', 'less']);
 });

@@ -28,9 +28,15 @@ export function cohorts(desk: Desk<Actor>): Promise<Cohort[]> {
 }
 
 export async function cohort(desk: Desk<Actor>, id: string): Promise<Cohort> {
-  const row = await readRow(desk, CohortRow, { id: knownId(id) });
-  if (!row || !(seesAll(desk) || (await cohortsTaughtBy(desk)).has(id)))
+  if (!(seesAll(desk) || (await cohortsTaughtBy(desk)).has(knownId(id))))
     throw new Refusal('not-found', 'This cohort is not here, or not one you teach.');
+  return cohortItself(desk, id);
+}
+
+/** What a cohort is, without its people: for working out a class for whoever hands it over and may not see them. */
+export async function cohortItself(desk: Desk<Actor>, id: string): Promise<Cohort> {
+  const row = await readRow(desk, CohortRow, { id: knownId(id) });
+  if (!row) throw new Refusal('not-found', 'This cohort is not here.');
   return { id: row.id, name: row.name, about: row.about, already: row.already, seat: row.seat };
 }
 

@@ -6,7 +6,7 @@ import { techniquesIn } from '@/core/plan';
 import { FORM_LIMITS } from '@/forms';
 import type { Actor } from '../auth/actors';
 import type { Desk } from '../desk';
-import { cohort } from '../repositories/cohorts';
+import { cohort, cohortItself } from '../repositories/cohorts';
 import { cancelledIn, type Course, type Session } from '../repositories/courses';
 import { ownTechniques } from '../repositories/library';
 import { logsOf } from '../repositories/logs';
@@ -19,7 +19,7 @@ const FURTHER_WEEKS = 16;
 
 /** The studio's conventions for one cohort: where it sits, too. */
 export async function houseOf(desk: Desk<Actor>, cohortId: string): Promise<Conventions> {
-  const [studio, { seat }] = await Promise.all([conventions(desk), cohort(desk, cohortId)]);
+  const [studio, { seat }] = await Promise.all([conventions(desk), cohortItself(desk, cohortId)]);
   return { ...studio, seat };
 }
 

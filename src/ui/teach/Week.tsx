@@ -68,8 +68,8 @@ function Row({ row, week, busy, onPublish }: RowProps) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const { id, courseId, start, course, teacher, mine, nobody, state, cancelled, fresh, unread } = row;
   const ahead = row.date >= week.today && !cancelled && state !== 'taught';
-  const open = mine && row.number !== null ? (state === 'not logged' ? `/teach/${id}?log` : `/teach/${id}`) : week.whole ? `/plans/${id}` : null;
-  const menu = (ahead && week.whole) || (week.whole && open !== `/plans/${id}`);
+  const open = mine && row.number !== null ? (state === 'not logged' ? `/teach/${id}?log` : `/teach/${id}`) : row.opens ? `/plans/${id}` : null;
+  const menu = (ahead && week.whole) || (row.opens && open !== `/plans/${id}`);
   return (
     <li className={styles.row} data-nobody={nobody ? '' : undefined} data-over={ahead ? undefined : ''}>
       <span className={`num ${styles.start}`}>{start}</span>
@@ -95,9 +95,11 @@ function Row({ row, week, busy, onPublish }: RowProps) {
       )}
       {ahead && fresh && <span className={styles.fresh}>{fresh === 'the first class' ? fresh : `New: ${fresh}`}</span>}
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
-        <MenuItem component={Link} href={`/plans/${id}`}>
-          Open the plan
-        </MenuItem>
+        {row.opens && (
+          <MenuItem component={Link} href={`/plans/${id}`}>
+            Open the plan
+          </MenuItem>
+        )}
         {ahead && week.mayEdit && (row.number === null || row.changed) && state !== 'empty' && (
           <MenuItem
             disabled={busy}

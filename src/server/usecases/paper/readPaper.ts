@@ -7,6 +7,7 @@ import { isoDate, stampIn } from '@/core/units';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
+import { cohort } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf } from '../../repositories/courses';
 import { members } from '../../repositories/screenings';
 import { staffNames } from '../../repositories/staff';
@@ -21,6 +22,7 @@ async function factsOf(desk: Desk, id: string) {
   const holder = progress.handedTo ?? found.teacher;
   const mine = holder === desk.who.id && progress.plan !== null;
   if (!mine && !may(desk.who.role, 'see plans')) throw new Refusal('not-found', 'This class is not in your hands.');
+  if (!mine) await cohort(desk, found.cohort);
   const [house, sessions, nameOf] = await Promise.all([houseOf(desk, found.cohort), sessionsOf(desk, [found.id]), staffNames(desk)]);
   const { plan } = progress;
   const blocks = plan?.blocks ?? named(session.blocks, house);

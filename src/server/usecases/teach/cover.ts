@@ -11,7 +11,7 @@ import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { afresh, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { cohort } from '../../repositories/cohorts';
+import { cohortItself } from '../../repositories/cohorts';
 import {
   changeClass,
   course,
@@ -38,7 +38,7 @@ export async function coverFor(desk: Desk, id: string): Promise<CoverView> {
   authorise(desk.who, 'hand over');
   const { session, found, progress } = await classAt(desk, id);
   const [group, sessions, nameOf, inHand, studio] = await Promise.all([
-    cohort(desk, found.cohort),
+    cohortItself(desk, found.cohort),
     sessionsOf(desk, [found.id]),
     staffNames(desk),
     busyWith(desk, session),
@@ -108,7 +108,11 @@ async function sessionsOfCohort(desk: Desk, group: string): Promise<string[]> {
 
 /** What a cohort knows before a class, each as it practised it last: as far as the hour allows, and not everybody leaves it out. */
 async function whatIsKnown(desk: Desk, found: Course, session: Session, sessions: readonly Session[]): Promise<TechniqueBlock[]> {
-  const [{ already }, people, studio] = await Promise.all([cohort(desk, found.cohort), members(desk, found.cohort), houseOf(desk, found.cohort)]);
+  const [{ already }, people, studio] = await Promise.all([
+    cohortItself(desk, found.cohort),
+    members(desk, found.cohort),
+    houseOf(desk, found.cohort),
+  ]);
   const before = sessions.filter(({ date, id }) => date < session.date && id !== session.id).flatMap(({ blocks }) => techniquesIn(blocks));
   const taught = already.flatMap((technique): TechniqueBlock[] => {
     const known = studio.library.find(technique);

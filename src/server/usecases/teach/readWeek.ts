@@ -5,6 +5,7 @@ import { addDays, isIsoDate, isoDate, mondayOf } from '@/core/units';
 import type { WeekView } from '@/views/week';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { cohorts } from '../../repositories/cohorts';
 import { allSessionsOf, courses, progressOf } from '../../repositories/courses';
 import { unreadNotes } from '../../repositories/notes';
 import { aways, staffToday } from '../../repositories/staff';
@@ -18,6 +19,7 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
   const whole = may(desk.who.role, 'hand over');
   const monday = mondayOf(week && isIsoDate(week) ? isoDate(week) : desk.today);
   const [all, studio, staff] = await Promise.all([courses(desk), conventions(desk), staffToday(desk)]);
+  const visible = new Set((await cohorts(desk)).map(({ id }) => id));
   const every = await allSessionsOf(
     desk,
     all.map(({ id }) => id),
@@ -51,6 +53,7 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
         minutes: session.minutes,
         teacher: teacher?.name ?? null,
         mine: holder === desk.who.id,
+        opens: whole && visible.has(course.cohort),
         nobody: !ahead ? null : !teacher ? ('has left' as const) : isAway(away, holder, session) ? ('is away' as const) : null,
         state: stateOf(session, again ? { ...at, acknowledgedAt: null } : at, desk.today),
         number: at.plan?.number ?? null,
