@@ -1,7 +1,7 @@
-import { mustParsePattern, shortPattern } from '../pattern';
+import { formatPattern, mustParsePattern, shortPattern, type Pattern } from '../pattern';
 import { readSession, setupOf, techniquesIn, type Basis, type NamedBlock } from '../plan';
 import { setupsText, type OwnCue } from '../techniques';
-import { stripOf } from '../timing';
+import { stripOf, type Pace } from '../timing';
 import { dayText, trimNumber, type IsoDate } from '../units';
 
 /** What a lesson plan on paper is made from. */
@@ -89,8 +89,7 @@ export function planSheet(facts: PlanFacts, basis: Basis): PlanSheet {
         ...(block.lines ?? []).map((line) => `“${line}”`),
         ...(block.note ? [`Note: ${block.note}`] : []),
       ],
-      written: technique ? shortPattern(pattern) : null,
-      strip: technique ? stripOf(pattern, pace) : null,
+      ...(technique ? drawn(pattern, pace) : { written: null, strip: null }),
     };
   });
   return {
@@ -110,6 +109,12 @@ export function planSheet(facts: PlanFacts, basis: Basis): PlanSheet {
     stopSigns: facts.stopSigns.join(', '),
     emergency: facts.emergency,
   };
+}
+
+/** A pattern as it is drawn, and written beside it: with its sides where it has any. */
+function drawn(pattern: Pattern, pace: Pace): { readonly written: string; readonly strip: ReturnType<typeof stripOf> } {
+  const strip = stripOf(pattern, pace);
+  return { written: strip.sided ? formatPattern(pattern) : shortPattern(pattern), strip };
 }
 
 /** Who does the same otherwise stands together: "Fenna, Hedy: no hold (Equal 4:4:4)". */
@@ -234,8 +239,7 @@ export function handout(
         name: block.name ?? known.name,
         how: howText(mustParsePattern(block.pattern).kind === 'natural' ? [] : known.of.cues),
         dose: `${trimNumber(minutes)} ${minutes === 1 ? 'minute' : 'minutes'}, once a day, at your own pace`,
-        written: shortPattern(pattern),
-        strip: stripOf(pattern, pace),
+        ...drawn(pattern, pace),
       };
     }),
     stopSigns: facts.stopSigns.join(', '),

@@ -11,6 +11,7 @@ import { unreadNotes } from '../../repositories/notes';
 import { aways, staffToday } from '../../repositories/staff';
 import { conventions } from '../../repositories/studio';
 import { loggedText, stateOf } from '../courses/readCourse';
+import { houseOf } from '../setting';
 import { stricterSince } from './stricterSince';
 
 /** The classes of a week: everybody's for whoever hands classes over, one's own otherwise. */
@@ -34,6 +35,7 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
     seen.map(async (session) => {
       const at = progress.get(session.id)!;
       const [course, holder] = [courseOf(session), holderOf(session)];
+      const house = await houseOf(desk, course.cohort);
       const teacher = staff.find(({ id }) => id === holder) ?? null;
       const ahead = session.date >= desk.today && !session.cancelled && !at.log;
       const again = ahead && (await stricterSince(desk, session, at)).length > 0;
@@ -58,7 +60,7 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
         state: stateOf(session, again ? { ...at, acknowledgedAt: null } : at, desk.today),
         number: at.plan?.number ?? null,
         changed:
-          ahead && at.plan !== null && [...voiceChanges(at.plan, session), ...changesBetween(at.plan.blocks, session.blocks, studio)].length > 0,
+          ahead && at.plan !== null && [...voiceChanges(at.plan, session), ...changesBetween(at.plan.blocks, session.blocks, house)].length > 0,
         again: again && at.acknowledgedAt !== null,
         logged: loggedText(at),
         cancelled: session.cancelled?.reason ?? null,

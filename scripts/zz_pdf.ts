@@ -1,0 +1,17 @@
+import { chromium } from '@playwright/test';
+import { writeFileSync } from 'node:fs';
+import { DEMO_STAFF } from '../demo/staff';
+const [who, path, out] = process.argv.slice(2);
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const page = await browser.newPage();
+const s = DEMO_STAFF.find((x) => x.name.startsWith(who))!;
+await page.goto('http://127.0.0.1:3795/sign-in');
+await page.getByLabel('E-mail').fill(s.email);
+await page.getByLabel('Password').fill(s.password);
+await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+await page.waitForURL('http://127.0.0.1:3795/');
+const t = Date.now();
+const r = await page.request.get('http://127.0.0.1:3795' + path);
+console.log(r.status(), r.headers()['content-type'], Date.now() - t, 'ms');
+writeFileSync(out, await r.body());
+await browser.close();
