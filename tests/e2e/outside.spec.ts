@@ -11,9 +11,12 @@ const PLACES = [
   '/cohorts/rules',
   '/courses',
   '/courses/new',
+  '/courses/single',
+  '/courses/bring',
   '/plans',
   '/teach',
   '/studio',
+  '/studio/staff',
   '/studio/record',
   '/studio/outbox',
 ] as const;
@@ -107,6 +110,10 @@ test('nonsense addresses and signed-out requests get an answer in words', async 
   expect(headers['permissions-policy']).toContain('camera=()');
   await page.goto('/form/nonsense');
   await expect(page.getByRole('heading', { name: 'This form is closed' })).toBeVisible();
+  await page.goto('/join/nonsense');
+  await expect(page.getByRole('heading', { name: 'This link is closed' })).toBeVisible();
+  expect((await request.get('/calendar/nonsense')).status()).toBe(404);
+  expect((await request.get('/api/export/calendar/mine')).status()).toBe(401);
   await signInAs(page, 'director');
   for (const place of [
     '/courses/nonsense',
@@ -115,6 +122,7 @@ test('nonsense addresses and signed-out requests get an answer in words', async 
     '/cohorts/people/x',
     '/techniques/none',
     '/teach/x',
+    '/paper/plans/x',
   ]) {
     await page.goto(place);
     await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
