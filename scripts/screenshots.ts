@@ -28,8 +28,6 @@ await at('/techniques');
 await director.getByLabel('Pattern').fill('in 4 left, hold 2, out 6 right, alternating');
 await director.getByLabel('Dose').fill('9 rounds of 2');
 await shoot(director, 'techniques');
-await at('/techniques/4-7-8');
-await shoot(director, 'technique');
 await at('/ladder?pick=4-7-8');
 await shoot(director, 'ladder');
 await at('/cohorts');
@@ -77,6 +75,14 @@ await director.getByRole('heading', { name: /^Version/ }).waitFor();
 await shoot(director, 'plan');
 await at('/studio');
 await shoot(director, 'studio');
+await at('/teach');
+await director
+  .getByRole('button', { name: /What to do with/ })
+  .last()
+  .click();
+await director.getByRole('menuitem', { name: 'Hand it over' }).click();
+await director.getByRole('region', { name: 'Cover' }).waitFor();
+await shoot(director, 'week');
 
 for (const [suffix, width, height] of [
   ['phone', 390, 844],
@@ -85,7 +91,7 @@ for (const [suffix, width, height] of [
   const teacher = await signedIn('teacher', width, height);
   await teacher.goto(`${address}/teach`);
   if (suffix) await shoot(teacher, 'teach-phone');
-  await teacher.getByRole('heading', { name: 'Today' }).locator('..').getByRole('link').click();
+  await teacher.getByRole('listitem').filter({ hasText: 'today' }).getByRole('link').first().click();
   await teacher.getByRole('heading', { name: 'The class' }).waitFor();
   const read = teacher.getByRole('button', { name: 'I have read it' });
   if (await read.isVisible()) await read.click();
@@ -100,8 +106,13 @@ for (const [suffix, width, height] of [
     await teacher.waitForTimeout(400);
   }
   await teacher.waitForTimeout(6200);
-  await shoot(teacher, suffix ? 'class-phone' : 'class');
-  if (!suffix) continue;
+  if (!suffix) {
+    await shoot(teacher, 'class');
+    await teacher.setViewportSize({ width: 900, height: 1200 });
+    await teacher.goto(`${teacher.url().split('?')[0].replace('/teach/', '/paper/plans/')}`);
+    await shoot(teacher, 'sheet');
+    continue;
+  }
   await screen.getByRole('button', { name: /End class/ }).click();
   await teacher.getByRole('heading', { name: 'How was it?' }).waitFor();
   await shoot(teacher, 'log-phone');

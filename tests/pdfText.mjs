@@ -1,3 +1,5 @@
+import { Buffer } from 'node:buffer';
+import process from 'node:process';
 import { extractText } from 'unpdf';
 
 /** Reads a PDF from the standard input and writes its text and how many pages it has, as JSON. */

@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { CALENDAR_LIMITS } from './formats';
 import { addDays, dateIn, instantIn, isoDate, timeIn, type IsoDate } from '../units';
 
 /** A class as it stands in a calendar. */
@@ -89,14 +90,6 @@ export interface CalendarProblem {
   readonly event: string | null;
   readonly message: string;
 }
-
-export const CALENDAR_LIMITS = {
-  characters: 1_900_000,
-  /** Spans that may come in at once. */
-  spans: 500,
-  /** Times one event is looked at, however often it repeats. */
-  repeats: 20_000,
-} as const;
 
 /**
  * Reads the days and hours that a calendar says are taken, between two days. Repeats are written out as far as that; what says it takes

@@ -26,3 +26,12 @@ export function fileName(format: FormatId, about: string): string {
     .slice(0, 80);
   return `${stem || 'file'}.${FORMATS[format].ending}`;
 }
+
+/** How much a calendar may hold. */
+export const CALENDAR_LIMITS = {
+  characters: 1_900_000,
+  /** Spans that may come in at once. */
+  spans: 500,
+  /** Times one event is looked at, however often it repeats. */
+  repeats: 20_000,
+} as const;

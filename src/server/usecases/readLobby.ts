@@ -151,11 +151,12 @@ async function weekTasks(desk: Desk): Promise<Task[]> {
 /** For how long a first page says that a class changed hands, in days. */
 const HANDED_DAYS = 3;
 
-/** Classes that changed hands lately: for whoever had them, and for the directors. */
+/** Classes that changed hands lately: for whoever had them, whoever has them, and the directors. */
 async function handedTasks(desk: Desk): Promise<Task[]> {
   const handed = await handoversSince(desk, new Date(desk.now.getTime() - HANDED_DAYS * 86_400_000));
   const concern = handed.filter(
-    ({ was, teacher, madeBy }) => was === desk.who.id || (desk.who.role === 'director' && madeBy !== desk.who.id && teacher !== desk.who.id),
+    ({ was, teacher, madeBy }) =>
+      was === desk.who.id || (teacher === desk.who.id && madeBy !== desk.who.id) || (desk.who.role === 'director' && madeBy !== desk.who.id),
   );
   if (concern.length === 0) return [];
   const [all, nameOf] = [await courses(desk), await staffNames(desk)];
@@ -165,7 +166,10 @@ async function handedTasks(desk: Desk): Promise<Task[]> {
       const name = all.find(({ id }) => id === course)?.name ?? 'a class';
       return {
         harm: 'know',
-        text: `${nameOf(teacher)} takes ${name} on ${dayText(date)} at ${start}${was === desk.who.id ? ' from you' : was ? ` from ${nameOf(was)}` : ''}.`,
+        text:
+          teacher === desk.who.id
+            ? `${name} on ${dayText(date)} at ${start} is in your hands now${was ? `, from ${nameOf(was)}` : ''}.`
+            : `${nameOf(teacher)} takes ${name} on ${dayText(date)} at ${start}${was === desk.who.id ? ' from you' : was ? ` from ${nameOf(was)}` : ''}.`,
         href: '/teach',
         doing: 'See the week',
       };

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { exportRosterAction } from '@/app/actions/people';
-import { saveFile } from '../files';
+import { saveAs } from '../files';
 import { useNotice } from '../look/Notices';
 
 /** The cohort's people with their screening dates as a file; never an answer. */
@@ -10,7 +10,7 @@ export function TakeRoster({ cohort, name }: { cohort: string; name: string }) {
   const say = useNotice();
   const take = async () => {
     const reply = await exportRosterAction({ id: cohort });
-    if (reply.ok) saveFile(new Blob([reply.value], { type: 'text/csv' }), `${name.replace(/[^\w]+/g, '-').toLowerCase()}.csv`);
+    if (reply.ok) saveAs('roster', name, reply.value);
     else say(reply.message);
   };
   return <Button onClick={() => void take()}>Take the list along</Button>;

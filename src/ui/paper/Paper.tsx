@@ -1,6 +1,8 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { HOME_LINES, PAPER_FOOT, type CoursePage, type Handout, type PlanSheet } from '@/core/paper';
+import { dayText } from '@/core/units';
+import type { CohortView, TableView } from '@/views/cohort';
 import { MonoStrip } from './MonoStrip';
 import styles from './Paper.module.css';
 import { PrintKey } from './PrintKey';
@@ -181,6 +183,47 @@ export function CoursePaper({ page }: { page: CoursePage }) {
           ))}
         </tbody>
       </table>
+    </>
+  );
+}
+
+/** Who does what otherwise, person by technique; clear is left empty. */
+export function CohortPaper({ studio, view: { group, people }, table }: { studio: string; view: CohortView; table: TableView }) {
+  const nameOf = (id: string) => people.find((person) => person.id === id)?.name ?? '';
+  return (
+    <>
+      <header className={styles.top}>
+        <div>
+          <p>{studio}</p>
+          <h1>{group.name}</h1>
+          <p>
+            {people.length} people, as of {dayText(table.date)}
+          </p>
+        </div>
+      </header>
+      <table className={`${styles.rows} ${styles.grid}`}>
+        <thead>
+          <tr>
+            <th scope="col">Who</th>
+            {table.columns.map(({ id, name }) => (
+              <th key={id} scope="col">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {table.rows.map(({ person, cells }) => (
+            <tr key={person}>
+              <th scope="row">{nameOf(person)}</th>
+              {cells.map(({ answer }, index) => (
+                <td key={table.columns[index].id}>{answer === 'clear' ? '' : answer}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={styles.foot}>Planning help, no medical advice. For the director alone; destroy after use.</p>
     </>
   );
 }

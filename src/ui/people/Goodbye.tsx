@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { erasePersonAction, exportPersonAction, leaveCohortAction } from '@/app/actions/people';
 import type { PersonView } from '@/views/person';
-import { saveFile } from '../files';
+import { saveAs } from '../files';
 import { Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
 import { Fold } from '../shell/Fold';
@@ -33,7 +33,7 @@ export function Goodbye({ person: { id, version, name, cohort, leftOn }, mayEras
   const take = async () => {
     const reply = await run(() => exportPersonAction({ person: id, why }));
     if (!reply?.ok) return;
-    saveFile(new Blob([reply.value], { type: 'application/json' }), `${name.replace(/[^\w]+/g, '-').toLowerCase()}.json`);
+    saveAs('person', name, reply.value);
   };
   const erase = async () => {
     const reply = await run(() => erasePersonAction({ person: id, name: typed }));

@@ -66,6 +66,9 @@ export function ClassScreen({ room, run, change }: Props) {
   const differing = useMemo(() => differingIn(room, run), [room, run]);
   if (!moment) return <p>This plan has no blocks.</p>;
   const here = differing.get(moment.block.id);
+  // What the director says of it: of the whole class while people arrive, then block by block.
+  const own = room.blocks.find(({ id }) => id === moment.block.id)?.note ?? '';
+  const note = [...(moment.segment.block === 0 ? [room.plan.purpose, room.plan.note] : []), own].filter(Boolean).join(' · ');
   const end = () => change({ player: step(run.player, 'pause', deviceClock(), line), stage: room.today ? 'log' : 'plan' });
   return (
     <Dialog fullScreen open slotProps={{ paper: { className: styles.screen, 'aria-label': 'Class' } }} transitionDuration={0}>
@@ -78,6 +81,12 @@ export function ClassScreen({ room, run, change }: Props) {
         {[...(here?.patterns.values() ?? [])].slice(0, 2).map((inStep) => (
           <SecondPattern key={inStepText(inStep)} inStep={inStep} at={secondAt(line, position, inStep)} sided={moment.segment.side !== 'both'} />
         ))}
+        {note && (
+          <div>
+            <span className={styles.soft}>{moment.segment.block === 0 ? 'today' : 'note'}</span>
+            <p>{note}</p>
+          </div>
+        )}
         {moment.nextCue && (
           <div>
             <span className={styles.soft}>next cue</span>

@@ -7,7 +7,7 @@ import { toWebVtt, wavChunks, type Paced } from '@/core/exchange';
 import type { OwnCue } from '@/core/techniques';
 import { formatDose, formatPattern, ONE_ROUND, shortPattern } from '@/core/pattern';
 import { segmentsOf } from '@/core/timing';
-import { saveFile } from '../files';
+import { saveAs, saveFile } from '../files';
 import type { OnBench } from './Reading';
 import { ChoiceField } from '../fields';
 import { Fold } from '../shell/Fold';
@@ -53,7 +53,7 @@ export const Listen = memo(function Listen({ bench, family, technique, cues, spe
       <h2>Hear it, and take it along</h2>
       <div className="row">
         <Hear segments={once} />
-        <Button size="small" onClick={() => saveFile(new Blob([toWebVtt(line.cues)], { type: 'text/vtt' }), `${file}.vtt`)}>
+        <Button size="small" onClick={() => saveAs('cue sheet', file, toWebVtt(line.cues))}>
           Cue sheet as WebVTT
         </Button>
         <Track segments={line.segments} file={`${file}.wav`} />

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { exportOwnWaysAction } from '@/app/actions/techniques';
 import type { RowProblem, TravellingWay } from '@/core/exchange';
-import { saveFile } from '../files';
+import { saveAs } from '../files';
 import { FORM_LIMITS } from '@/forms/limits';
 import { FileField } from '../fields';
 import { Refusal } from '../forms/fields';
@@ -44,7 +44,7 @@ export function WaysFile() {
   };
   const takeAlong = async () => {
     const reply = await run(() => exportOwnWaysAction());
-    if (reply?.ok) saveFile(new Blob([reply.value], { type: 'application/json' }), 'own-ways.json');
+    if (reply?.ok) saveAs('own ways', 'own ways', reply.value);
   };
   return (
     <section className="stack" aria-label="Own ways as a file" style={{ marginTop: 20 }}>

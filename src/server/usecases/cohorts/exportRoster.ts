@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { writeRoster } from '@/core/exchange/rosterFile';
 import { screenedUntil } from '@/core/screening';
 import { cohortChoice } from '@/forms';
 import { authorise } from '../../auth/permissions';
@@ -7,13 +7,18 @@ import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
 import { roster } from '../../repositories/people';
 
-/** A cohort's people with the dates of their screening as CSV: never an answer, and no cell that a sheet would run. */
+/** A cohort's people with the dates of their screening, as a file. */
 export async function exportRoster(desk: Desk, input: unknown): Promise<string> {
   authorise(desk.who, 'add people');
   const { id } = await checked(cohortChoice, input);
   await cohort(desk, id);
-  const rows = (await roster(desk))
-    .filter((person) => person.cohort === id)
-    .map(({ name, email, screenedOn }) => [name, email ?? '', screenedOn ?? '', screenedOn ? screenedUntil(screenedOn) : '']);
-  return Papa.unparse({ fields: ['name', 'email', 'screened on', 'screened until'], data: rows }, { escapeFormulae: true, newline: '\n' });
+  const people = (await roster(desk)).filter((person) => person.cohort === id);
+  return writeRoster(
+    people.map(({ name, email, screenedOn }) => ({
+      name,
+      email: email ?? null,
+      screenedOn: screenedOn ?? null,
+      screenedUntil: screenedOn ? screenedUntil(screenedOn) : null,
+    })),
+  );
 }

@@ -1,4 +1,4 @@
-import { readCalendar, writeCalendar, type CalendarClass, type CalendarProblem, type CalendarSpan } from '@/core/exchange';
+import { readCalendar, writeCalendar, type CalendarClass, type CalendarProblem, type CalendarSpan } from '@/core/exchange/calendar';
 import { blockName, techniquesIn } from '@/core/plan';
 import { addDays } from '@/core/units';
 import { calendarFileForm, feedForm } from '@/forms';

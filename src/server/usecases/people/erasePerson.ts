@@ -1,3 +1,4 @@
+import { writePerson } from '@/core/exchange';
 import { conditionOf } from '@/core/screening';
 import { eraseForm, whyForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
@@ -58,7 +59,7 @@ export async function exportPerson(desk: Desk, input: unknown): Promise<string> 
     overrides: screened.overrides.map(({ rules, reason, by, from, until }) => ({ rules, reason, by, from, until })),
     classes: classes.map(({ at, came, effort, stopSigns }) => ({ at, came, effort, stopSigns })),
   };
-  return `${JSON.stringify(file, null, 2)}\n`;
+  return writePerson(file);
 }
 
 function answersNamed({ answers, no = [] }: SealedAnswers) {

@@ -53,6 +53,7 @@ export default async function CohortPage({ params, searchParams }: { params: Pro
           </div>
           {looksAfter && (
             <div className="actions">
+              {table && <Button href={`/paper/cohorts/${id}?date=${table.date}`}>On paper</Button>}
               <TakeRoster cohort={id} name={group.name} />
               <Button href={`/cohorts/${id}/roster`}>Bring in a roster</Button>
               <Button variant="contained" href={`/cohorts/${id}/add`}>
