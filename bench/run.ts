@@ -7,6 +7,7 @@ import { millis } from '../src/core/units';
 import { measureDrafting } from './drafting';
 import { measureScreening } from './screening';
 import { measureScrolling } from './scroll';
+import { measureSharing } from './sharing';
 import { measureTyping } from './typing';
 
 /**
@@ -111,6 +112,7 @@ console.log(
 
 await measureScreening();
 await measureDrafting();
+await measureSharing();
 
 const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';
 const running = await fetch(`${address}/health`).then(

@@ -1,4 +1,4 @@
-import { byHand, checkCourse, checkText, edit, mendText, refusedText, stepped, type CourseSession, type StepAnswer } from '.';
+import { byHand, checkCourse, checkText, edit, mendText, refusedText, stepped, withTriedMends, type CourseSession, type StepAnswer } from '.';
 import { SHIPPED_LIBRARY } from '../library';
 import type { Block, TechniqueBlock } from '../plan';
 import { addDays, isoDate, type IsoDate } from '../units';
@@ -135,4 +135,23 @@ test('saved by hand: what is new or done otherwise is pinned, and a pin stays', 
   const after = [{ ...(block('a', 'equal-4-4') as TechniqueBlock), dose: '9 min' }, block('b', 'belly'), block('c', 'hissing'), rest('r', 5)];
   expect(byHand(before, after).map((one) => one.kind === 'technique' && one.pinned)).toEqual([true, true, true, false]);
   expect(byHand(before, before)).toEqual(before);
+});
+
+test('a mend is offered only where it was tried and does mend, and brings nothing else up', () => {
+  const at = planning({ already: new Set(['natural', 'belly', 'deepened']) });
+  const held = (lastMinutes: number) =>
+    [0, 3, 7, 10, 14].map((days, index): CourseSession => ({
+      ...session(`h${index}`, addDays(isoDate('2026-11-24'), days), [
+        block(`e${index}`, 'equal-4-4'),
+        ...(index === 1 ? [block('early', 'equal-4-4-4')] : []),
+        rest(`hr${index}`, 5),
+      ]),
+      minutes: index === 4 ? lastMinutes : 60,
+    }));
+  const offered = (sessions: readonly CourseSession[]) =>
+    withTriedMends(checkCourse(sessions, at), sessions, at, isoDate('2026-11-24')).flatMap(({ finding, mend }) =>
+      finding.code === 'out of order' || finding.code === 'too soon' ? [mend?.kind ?? null] : [],
+    );
+  // Where it would go the hour is full: moving it would only trade one thing for another.
+  expect([offered(held(60)), offered(held(10))]).toEqual([['move'], [null]]);
 });

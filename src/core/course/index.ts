@@ -8,6 +8,7 @@ export { mendOfText } from './drafting';
 export { aroundChecks, type Elsewhere, type InHand } from './around';
 export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, publishes, type Check } from './checks';
 export { mended } from './mends';
+export { withTriedMends } from './tried';
 export { byHand, edit, pinned, refusedText, stepped, STEP_ANSWERS, withReview, type StepAnswer, type Edit } from './edits';
 export { checkText, mendText, unplacedText } from './words';
 export * from './bend';

@@ -3,6 +3,7 @@ import { courseDates, planningOf, tallyKey, type Asked, type CourseProblem, type
 import { tallier } from '@/core/instructions';
 import { wayDown } from '@/core/ladder';
 import { techniquesIn } from '@/core/plan';
+import type { IsoDate } from '@/core/units';
 import { FORM_LIMITS } from '@/forms';
 import type { Actor } from '../auth/actors';
 import type { Desk } from '../desk';
@@ -101,5 +102,7 @@ export async function settingOf(
     guards,
     missed: missed.map(({ date }) => date),
   };
-  return { problem, planning: planningOf(problem), members: people };
+  // What is only tried may stand on days on which nothing was asked yet.
+  const asked = (block: Asked, date: IsoDate) => (tallies[tallyKey(block, date)] ??= tally(block, date));
+  return { problem, planning: { ...planningOf(problem), tally: asked }, members: people };
 }

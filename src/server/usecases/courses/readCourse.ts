@@ -11,6 +11,7 @@ import {
   publishes,
   unplacedText,
   weekOf,
+  withTriedMends,
   type Check,
   type Planning,
 } from '@/core/course';
@@ -157,7 +158,7 @@ export async function checksOf(found: Course, sessions: readonly Session[], plan
   const { library } = planning.basis;
   const ahead = sessions.filter(({ date }) => date >= today);
   const around = await aroundOf(desk, found, ahead);
-  return byHarm([...checkCourse(sessions, planning), ...around])
+  return byHarm([...withTriedMends(checkCourse(sessions, planning), sessions, planning, today), ...around])
     .filter(({ date, severity }) => date >= today || severity !== 'know')
     .filter(({ finding }) => may(who.role, 'see reasons') || !OF_PEOPLE.includes(finding.code))
     .map((check) => {
