@@ -7,7 +7,8 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   timeout: 90_000,
-  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: process.env.OAKEN_REPORT ?? 'test-results/e2e.json' }]],
   use: {
     baseURL: process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700',
     viewport: { width: 1280, height: 800 },
