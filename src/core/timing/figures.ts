@@ -1,3 +1,4 @@
+import { knownOf } from './known';
 import { amountText, roomPattern, shortPattern, type Dose, type Pattern, type Phase } from '../pattern';
 import { addSpans, clockText, secondsText, spanText, trimNumber, type Span } from '../units';
 import { timeBlock, type BlockTiming } from './block';
@@ -41,7 +42,9 @@ export interface Derived {
  * @returns null for the natural breath, which has no counted cycle
  * @example derive(mustParsePattern('4:7:8'), pace)?.holdShare // 0.368…
  */
-export function derive(pattern: Pattern, pace: Pace): Derived | null {
+export const derive: (pattern: Pattern, pace: Pace) => Derived | null = knownOf(worked, ({ tempo, naturalBreath }) => `${tempo} ${naturalBreath}`);
+
+function worked(pattern: Pattern, pace: Pace): Derived | null {
   const room = roomPattern(pattern);
   const parts = countedPatterns(pattern).map((part) => deriveCounted(part, pace));
   if (parts.length === 0 || room.kind === 'natural') return null;

@@ -1,3 +1,4 @@
+import { knownOf } from './known';
 import type { Phase, WholePattern } from '../pattern';
 import { addSpans, exactly, millis, NO_TIME, timesSpan, type Millis, type Span } from '../units';
 import { lengthSpan } from './spans';
@@ -29,7 +30,9 @@ const END: Piece = { is: 'end', span: NO_TIME, inside: false };
  * hold, also from the end of a cycle, a lead-in or a stage into what follows; a free breath or a recovery breath ends it.
  * @example holdsOf(mustParsePattern('hold 6, out 8, in 8, hold 6'), 'hold', millis(1000)).longest.high // 12000
  */
-export function holdsOf(room: WholePattern, kind: HoldKind, tempo: Millis): Holds {
+export const holdsOf: (room: WholePattern, kind: HoldKind, tempo: Millis) => Holds = knownOf(worked, (kind, tempo) => `${kind} ${tempo}`);
+
+function worked(room: WholePattern, kind: HoldKind, tempo: Millis): Holds {
   if (room.kind === 'natural') return { longest: NO_TIME, anywhere: NO_TIME, around: NO_TIME };
   const around = (phases: readonly Phase[]) => piecesOf(phases, tempo, false);
   const [entry, every] = [around(room.entry), around(room.everyRound)];
