@@ -56,7 +56,7 @@ import { listPlans } from '../../src/server/usecases/plans/listPlans';
 import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
-import { readLobby } from '../../src/server/usecases/readLobby';
+import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { addClosure, removeClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
 import { plannedTechniques, previewPace, saveSchools } from '../../src/server/usecases/studio/schools';

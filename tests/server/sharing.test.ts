@@ -23,7 +23,7 @@ import { publishMany, publishPlan } from '../../src/server/usecases/plans/publis
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { removeTemplate, saveTemplate, takeBlocks } from '../../src/server/usecases/plans/templates';
-import { readLobby } from '../../src/server/usecases/readLobby';
+import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { askForReset, choosePassword, openJoining } from '../../src/server/usecases/staff/join';
 import { changeRole, inviteAgain, inviteStaff, leaveStaff, saveQualifications } from '../../src/server/usecases/staff/manage';
 import { readAccount, removeOwnAway, saveAway, saveOwnPassword, signOutElsewhere } from '../../src/server/usecases/staff/ownAccount';

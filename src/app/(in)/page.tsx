@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { longDayText } from '@/core/units';
-import { readLobby } from '@/server/usecases/readLobby';
+import { readLobby } from '@/server/usecases/lobby/readLobby';
 
 const WORD = { stop: 'first', mend: 'soon', know: 'to know' } as const;
 

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { techniquesIn } from '@/core/plan';
+import { blockName, techniquesIn } from '@/core/plan';
 import { dayText, isoDate } from '@/core/units';
 import { changeCourseForm, type ChangeCourseInput } from '@/forms';
 import type { CourseRequest, Outcome, RequestNow } from '@/views/course';
@@ -10,8 +10,9 @@ import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
 import { changePractice, cohort, type Cohort } from '../../repositories/cohorts';
 import { course, sessionsOf, type Course, type Requested, type Session } from '../../repositories/courses';
+import { library } from '../../repositories/library';
 import { staffNames } from '../../repositories/staff';
-import { conventions } from '../../repositories/studio';
+import { closures, conventions } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { knownTechniques } from '../techniques/known';
 import { draftAndKeep } from './draftCourse';
@@ -23,8 +24,26 @@ import { tried } from './tried';
 /** A course's request as it stands, with what there is to choose from. */
 export async function readRequest(desk: Desk, id: string) {
   authorise(desk.who, 'edit courses');
-  const [found, sessions, choices] = await Promise.all([course(desk, id), sessionsOf(desk, [id]), prepareCourse(desk)]);
-  return { choices, request: requestOf(found, sessions, await cohort(desk, found.cohort)), begun: sessions.some(({ fixed }) => fixed) };
+  const [found, sessions, choices, closed, all] = await Promise.all([
+    course(desk, id),
+    sessionsOf(desk, [id]),
+    prepareCourse(desk),
+    closures(desk),
+    library(desk),
+  ]);
+  const last = sessions.at(-1)?.date ?? found.firstDate;
+  return {
+    choices,
+    request: requestOf(found, sessions, await cohort(desk, found.cohort)),
+    begun: sessions.some(({ fixed }) => fixed),
+    // What else holds the course where it is: set elsewhere, and to be known here.
+    around: {
+      closed: closed.filter(({ from, until }) => until >= found.firstDate && from <= last && until >= desk.today),
+      pinned: sessions.flatMap(({ date, blocks, fixed }) =>
+        fixed ? [] : techniquesIn(blocks).flatMap((block) => (block.pinned ? [{ date, name: blockName(block, all) }] : [])),
+      ),
+    },
+  };
 }
 
 /** A course's request as it is now beside one that was to be kept. */

@@ -18,6 +18,10 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
   return seated(async (desk) => {
     const plan = await readPlan(desk, id);
     const { session, course, cohort } = plan;
+    // Whoever answers for everybody may log a class for a teacher who could not.
+    const open = plan.versions.length > 0 && !plan.log && session.date <= desk.today && plan.state !== 'cancelled';
+    const other = may(desk.who.role, 'see reasons') && plan.teacher !== desk.who.id;
+    const logsFor = open && other ? (plan.teachers.find((one) => one.id === plan.teacher)?.name ?? 'whoever left') : null;
     return (
       <>
         <div className="head">
@@ -25,6 +29,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
             {dayText(session.date)}, {session.start}
           </h1>
           <nav className="actions noprint" aria-label="Other classes">
+            {logsFor && <Link href={`/teach/${id}?log`}>Log it for {logsFor.split(' ')[0]}</Link>}
             {session.blocks.length > 0 && <Link href={`/paper/plans/${id}`}>On paper</Link>}
             {session.blocks.length > 0 && <Link href={`/paper/handouts/${id}`}>Handout</Link>}
             {plan.before && <Link href={`/plans/${plan.before.id}`}>‹ {dayText(plan.before.date)}</Link>}

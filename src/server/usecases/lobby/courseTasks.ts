@@ -1,0 +1,93 @@
+import { unplacedText } from '@/core/course';
+import { dayText, daysBetween, isoDate } from '@/core/units';
+import type { Task } from '@/views/lobby';
+import type { Desk } from '../../desk';
+import { courses, sessionsOf } from '../../repositories/courses';
+import { listCourses } from '../courses/listCourses';
+import { checksOf } from '../courses/readCourse';
+import { listPlans } from '../plans/listPlans';
+import { settingOf } from '../setting';
+
+/** What wants doing about each course: its checks, what can be published, goals without a place. */
+export async function courseTasks(desk: Desk): Promise<Task[]> {
+  const [listed, all] = await Promise.all([listCourses(desk), courses(desk)]);
+  const sessions = await sessionsOf(
+    desk,
+    all.map(({ id }) => id),
+  );
+  const tasks = await Promise.all(
+    listed.map(async ({ id, name, drafted, state }): Promise<Task[]> => {
+      const course = all.find((one) => one.id === id);
+      if (!course || state === 'finished') return [];
+      const href = `/courses/${id}`;
+      if (drafted === 0 && !course.single)
+        return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
+      const own = sessions.filter((session) => session.course === id);
+      const { planning } = await settingOf(desk, course, own);
+      const checks = (await checksOf(course, own, planning, desk)).filter(({ key }) => !course.accepted.some((one) => one.key === key));
+      const ready = own.filter(
+        ({ id: session, date, published, blocks }) =>
+          date >= desk.today && published === 0 && blocks.length > 0 && !checks.some((check) => check.session === session && check.stops),
+      );
+      const stops = checks.filter(({ severity, date }) => severity === 'stop' && date >= desk.today).length;
+      const mends = checks.filter(({ severity, date }) => severity === 'mend' && date >= desk.today).length;
+      return [
+        ...(stops > 0 ? [{ harm: 'stop', text: `${name} has ${things(stops, 'thing')} out of order.`, href, doing: 'See the checks' } as const] : []),
+        ...(mends > 0 ? [{ harm: 'mend', text: `${name} has ${things(mends, 'thing')} to mend.`, href, doing: 'See the checks' } as const] : []),
+        ...(ready.length > 0
+          ? [
+              {
+                harm: soon(desk, ready[0].date) ? 'mend' : 'know',
+                text: `${ready.length === 1 ? 'One class' : `${ready.length} classes`} of ${name} can be published, the first on ${dayText(ready[0].date)}.`,
+                href: `${href}?publish`,
+                doing: 'Publish',
+              } as const,
+            ]
+          : []),
+        ...course.unplaced.map((one): Task => ({
+          harm: 'know',
+          text: `${name}: ${unplacedText(one, planning.basis.library)}`,
+          href,
+          doing: 'Open the course',
+        })),
+      ];
+    }),
+  );
+  return tasks.flat();
+}
+
+/** Plans that nobody has read, and what came back from classes. */
+export async function planTasks(desk: Desk): Promise<Task[]> {
+  const plans = await listPlans(desk);
+  const unread = new Map<string, typeof plans>();
+  for (const plan of plans.filter(({ date, state }) => date >= desk.today && state === 'published' && soon(desk, date))) {
+    const key = `${plan.teacher} ${plan.course}`;
+    unread.set(key, [...(unread.get(key) ?? []), plan]);
+  }
+  return [
+    ...[...unread.values()].map(([first, ...more]): Task => ({
+      harm: 'mend',
+      text: `${first.teacher} has not yet read ${more.length === 0 ? 'the plan' : `${more.length + 1} plans`} of ${first.course}, ${more.length === 0 ? 'on' : 'the next on'} ${dayText(first.date)} ${first.start}.`,
+      href: more.length === 0 ? `/plans/${first.id}` : '/teach',
+      doing: more.length === 0 ? 'Open the plan' : 'See the week',
+    })),
+    ...plans.flatMap(({ id, date, start, course, logged, unsettled }): Task[] => {
+      const [href, when] = [`/plans/${id}`, `${dayText(date)} ${start}`];
+      return [
+        ...(logged?.includes('stop sign') ? [{ harm: 'stop', text: `${course} on ${when}: ${logged}.`, href, doing: 'Read the log' } as const] : []),
+        ...(unsettled
+          ? [{ harm: 'mend', text: `${course} on ${when} has logs that say different things.`, href, doing: 'Settle them' } as const]
+          : []),
+      ];
+    }),
+  ];
+}
+
+/** How soon a class has to be near to be pressing, in days. */
+const SOON_DAYS = 7;
+
+function soon(desk: Desk, date: string): boolean {
+  return daysBetween(desk.today, isoDate(date)) <= SOON_DAYS;
+}
+
+const things = (n: number, word: string) => (n === 1 ? `one ${word}` : `${n} ${word}s`);
