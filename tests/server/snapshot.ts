@@ -23,21 +23,45 @@ export async function keepAll(copy: Copy = 'kept_rows'): Promise<void> {
   await (await ownerManager()).execute(`drop schema if exists ${copy} cascade; create schema ${copy}; ${copies}`);
 }
 
-/** Puts every row back as it was kept; no job waits. */
+/** Rows of a table that are not in the same table of another schema, whole rows compared. */
+const only = (name: string, here: string, there: string) =>
+  `from ${here}."${name}" one where not exists (select from ${there}."${name}" other where other = one)`;
+
+/** Puts every row back as it was kept, touching no other; no job waits. */
 export async function backToKept(copy: Copy = 'kept_rows'): Promise<void> {
-  const back = (await tables())
-    .map((name) => `delete from public."${name}"; insert into public."${name}" select * from ${copy}."${name}";`)
-    .join(' ');
-  await (await ownerManager()).execute(`begin; set local session_replication_role = replica; ${back} delete from pgboss.job; commit;`);
+  const all = await tables();
+  const gone = all.map((name) => `delete ${only(name, 'public', copy)};`);
+  const back = all.map((name) => `insert into public."${name}" select one.* ${only(name, copy, 'public')};`);
+  const steps = [...gone, ...back].join(' ');
+  await (await ownerManager()).execute(`begin; set local session_replication_role = replica; ${steps} delete from pgboss.job; commit;`);
 }
 
 export async function forgetKept(): Promise<void> {
   await (await ownerManager()).execute(`drop schema if exists kept_rows cascade`);
 }
 
+type Told = { readonly name: string; readonly data: Record<string, unknown> };
+const keyOf = ({ name, data }: Told) => `${name} ${String(data.id ?? JSON.stringify(data))}`;
+
 /** Every row as it is now. */
 export async function allRows(): Promise<Rows> {
   const all = (await tables()).map((name) => `select '${name}' as name, to_jsonb(one) as data from public."${name}" one`).join(' union all ');
-  const rows = await (await ownerManager()).execute<{ name: string; data: Record<string, unknown> }[]>(all);
-  return new Map(rows.map(({ name, data }) => [`${name} ${String(data.id ?? JSON.stringify(data))}`, data]));
+  const rows = await (await ownerManager()).execute<Told[]>(all);
+  return new Map(rows.map((row) => [keyOf(row), row.data]));
+}
+
+/** Every row as it is now, from what was kept and what has changed since. */
+export async function rowsSince(kept: Rows): Promise<Rows> {
+  const all = await tables();
+  const asked = (here: string, there: string, is: boolean) =>
+    all.map((name) => `select '${name}' as name, to_jsonb(one) as data, ${is} as here ${only(name, here, there)}`);
+  const rows = await (
+    await ownerManager()
+  ).execute<(Told & { readonly here: boolean })[]>(
+    [...asked('kept_rows', 'public', false), ...asked('public', 'kept_rows', true)].join(' union all '),
+  );
+  const now = new Map(kept);
+  for (const row of rows.filter(({ here }) => !here)) now.delete(keyOf(row));
+  for (const row of rows.filter(({ here }) => here)) now.set(keyOf(row), row.data);
+  return now;
 }

@@ -188,6 +188,6 @@ test('no drafted course breaks a prerequisite, runs over, or brings two new thin
         expect(count >= 2 || unplaced.some(({ goal: missed }) => missed.technique === id)).toBe(true);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: 40 },
   );
 });

@@ -42,6 +42,7 @@ test('new blocks carry what the library or the studio says, and travel to the se
     dose: '3 min',
     tempo: 1200,
     minutes: null,
+    note: '',
     setup: USUAL_SETUP,
     lines: [],
   });
