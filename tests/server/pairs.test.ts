@@ -334,7 +334,8 @@ describe.each(['course', 'people', 'studio', 'ways'])('any two writers of the sa
       const lost: string[] = [];
       let told = 0;
       for (const [index, a] of groups[group].entries())
-        for (const b of how === 'at once' ? groups[group].slice(index) : groups[group]) {
+        // At once each stands beside itself and every second other: what they are told is what stale pages are told.
+        for (const b of how === 'at once' ? groups[group].slice(index).filter((_, at) => at === 0 || at % 2 === 1) : groups[group]) {
           await backToKept();
           const sent =
             how === 'at once'

@@ -126,7 +126,7 @@ test('no two cues overlap, whatever the pattern, tempo and speed of speech', () 
         if (segment && segment.side !== 'both') expect(say).toContain(segment.side);
       }
     }),
-    { numRuns: 50 },
+    { numRuns: 30 },
   );
 });
 
@@ -172,7 +172,7 @@ test('a round is repeated from its own beginning, in its own stage and pass', ()
       expect(label(there)).toEqual(here?.round === 0 ? [0, laid.segments[0].set, laid.segments[0].stage, laid.segments[0].round] : label(here));
       if (before && here?.round !== 0) expect(label(before)).not.toEqual(label(there));
     }),
-    { numRuns: 150 },
+    { numRuns: 100 },
   );
 });
 
