@@ -1,7 +1,7 @@
 import { stricterBetween, type Stricter } from '@/core/instructions';
 import { isoDate } from '@/core/units';
-import type { Desk } from '../../desk';
-import { course, type Progress } from '../../repositories/courses';
+import { once, type Desk } from '../../desk';
+import { course, type Plan, type Progress } from '../../repositories/courses';
 import { members } from '../../repositories/screenings';
 import { conventionsAsOf } from '../../repositories/studio';
 import { houseOf } from '../setting';
@@ -16,6 +16,16 @@ export async function stricterSince(
   { plan, acknowledgedAt }: Pick<Progress, 'plan' | 'acknowledgedAt'>,
 ): Promise<readonly Stricter[]> {
   if (!plan || !acknowledgedAt || session.date < desk.today) return [];
+  // The first page asks it of the same classes in several ways.
+  return once(desk, `stricter ${plan.id} ${new Date(acknowledgedAt).getTime()}`, () => workedOut(desk, session, plan, acknowledgedAt));
+}
+
+async function workedOut(
+  desk: Desk,
+  session: { readonly course: string; readonly date: string },
+  plan: Plan,
+  acknowledgedAt: Date,
+): Promise<readonly Stricter[]> {
   const { cohort } = await course(desk, session.course);
   const [now, then, studio, studioThen] = await Promise.all([
     members(desk, cohort),
