@@ -93,7 +93,7 @@ test('a class whose teacher is away at its hour, or has left, has nobody', () =>
   ]);
   expect([says(...away('19:30', '22:00')), says({ ...away(null, null)[0], staff: 'other' })]).toEqual([0, 0]);
   expect(of(inHand(...away(null, null)))).toEqual(['has no teacher: Tamsin Brae is away']);
-  expect(of({ of: () => null, aways: [] })).toEqual(['has no teacher: whoever had it has left']);
+  expect(of({ of: () => null, aways: [] })).toEqual(['has no teacher: whoever had it no longer teaches here']);
 });
 
 test('after more than fourteen days without practice nothing grows unsaid', () => {

@@ -66,7 +66,7 @@ export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { 
         ? `stands at the same time as ${finding.name}, for the same cohort`
         : `stands at the same time as ${finding.name}, with the same teacher`;
     case 'nobody':
-      return finding.away === null ? 'has no teacher: whoever had it has left' : `has no teacher: ${finding.away} is away`;
+      return finding.away === null ? 'has no teacher: whoever had it no longer teaches here' : `has no teacher: ${finding.away} is away`;
     case 'empty':
       return 'has nothing to practise yet';
     case 'not prepared':

@@ -87,6 +87,30 @@ test('what repeats is written out as far as the days asked for, and never withou
   expect(readCalendar(calendar(old('MINUTELY')), zone, near).problems[0].message).toMatch(/repeats more than 20000 times/);
 });
 
+test('many events that repeat without end are looked at so often together, and no oftener', () => {
+  const near = { from: isoDate('2026-11-26'), until: isoDate('2026-12-20') };
+  // Each has come round some 13 000 times before the days asked for.
+  const daily = (n: number) =>
+    calendar(
+      ...Array.from({ length: n }, (_, at) => event(`SUMMARY:${at}`, 'DTSTART:19900101T180000Z', 'DTEND:19900101T190000Z', 'RRULE:FREQ=DAILY')),
+    );
+  expect(readCalendar(daily(2), zone, near)).toMatchObject({ problems: [], spans: { length: 50 } });
+  const over = readCalendar(daily(3), zone, near);
+  expect([over.spans, over.problems.at(-1)?.message]).toEqual([[], expect.stringMatching(/Too much in this calendar repeats/)]);
+});
+
+test('a title is one line of what can be read', () => {
+  const titles = (summary: string) =>
+    readCalendar(calendar(event(`SUMMARY:${summary}`, 'DTSTART:20261201T173000Z', 'DTEND:20261201T183000Z')), zone, window).spans.map(
+      ({ title }) => title,
+    );
+  expect([titles('Dentist\\nat\u0007 noon'), titles('\u202e'), titles('x'.repeat(201))]).toEqual([
+    ['Dentist at noon'],
+    ['without a title'],
+    ['x'.repeat(200)],
+  ]);
+});
+
 test('what cannot be read has its own plain answer, and nothing comes in', () => {
   const problem = (text: string) =>
     readCalendar(text, zone, window)

@@ -122,12 +122,15 @@ export function readCalendar(
   );
   const spans: CalendarSpan[] = [];
   const problems: CalendarProblem[] = [];
+  // However many events repeat without end, all of them together are looked at so often.
+  const budget = { left: CALENDAR_LIMITS.allRepeats };
   for (const component of calendar.getAllSubcomponents('vevent')) {
     if (spans.length > CALENDAR_LIMITS.spans)
       return whole(`More than ${CALENDAR_LIMITS.spans} times fall between these days. Take a shorter time out of the calendar.`);
-    const title = String(component.getFirstPropertyValue('summary') ?? 'without a title').slice(0, 200);
+    const summary = String(component.getFirstPropertyValue('summary') ?? '').replace(/[\p{Cc}\p{Cf}\s]+/gu, ' ');
+    const title = summary.trim().slice(0, 200) || 'without a title';
     try {
-      spans.push(...spansOf(component, title, zones, zone, window));
+      spans.push(...spansOf(component, title, zones, zone, window, budget));
     } catch (error) {
       problems.push({ event: title, message: brokenText(error) });
     }
@@ -154,6 +157,7 @@ function spansOf(
   zones: ReadonlyMap<string, ICAL.Timezone>,
   zone: string,
   { from, until }: { readonly from: IsoDate; readonly until: IsoDate },
+  budget: { left: number },
 ): CalendarSpan[] {
   if (['CANCELLED'].includes(String(component.getFirstPropertyValue('status') ?? ''))) return [];
   if (
@@ -179,6 +183,8 @@ function spansOf(
   }
   const iterator = event.iterator();
   for (let times = 0; times < CALENDAR_LIMITS.repeats; times += 1) {
+    budget.left -= 1;
+    if (budget.left < 0) throw new Unread('Too much in this calendar repeats. Take a shorter time out of it.');
     const next = iterator.next() as ICAL.Time | undefined;
     if (!next) return spans;
     // Whatever the zone, a day early or late is not far enough to matter yet.

@@ -34,4 +34,6 @@ export const CALENDAR_LIMITS = {
   spans: 500,
   /** Times one event is looked at, however often it repeats. */
   repeats: 20_000,
+  /** And all of them together. */
+  allRepeats: 30_000,
 } as const;

@@ -56,6 +56,55 @@ test('a file that is cut, newer, strange or too large has its own plain answer',
   expect([says(raw({ classes: classes(182) })), says(raw({ classes: classes(183) }))]).toEqual(['', expect.stringMatching(/more than 182 classes/)]);
 });
 
+const own = {
+  technique: {
+    id: 'pier-breath',
+    family: null,
+    name: 'Pier breath',
+    aliases: [],
+    about: 'Slow and low.',
+    pattern: '4:4',
+    dose: '4 min',
+    rung: 1,
+    hours: ['morning'],
+    character: 'even',
+    posture: 'seated',
+    setup: { seat: 'chair', eyes: 'open', by: 'counts', moves: [] },
+    cues: ['soft'],
+    watchFor: [],
+    cautions: [],
+  },
+  edges: [{ needs: 'belly', to: 'pier-breath', sessions: 2, days: 4 }],
+};
+
+test('a technique of their own comes in whole, or is refused: what it leaves unsaid is never guessed', () => {
+  expect(says(raw({ techniques: [own] }))).toBe('');
+  const without = (key: string) => ({ ...own, technique: Object.fromEntries(Object.entries(own.technique).filter(([at]) => at !== key)) });
+  for (const key of Object.keys(own.technique).filter((at) => at !== 'setup'))
+    expect([key, says(raw({ techniques: [without(key)] }))]).toEqual([key, expect.stringMatching(/.+/)]);
+  const wrong: Record<string, unknown> = {
+    id: 'Pier Breath',
+    name: ' ',
+    rung: 5,
+    hours: [],
+    character: 'loud',
+    posture: 'hanging',
+    setup: { seat: 'ceiling' },
+    cues: [1],
+    cautions: [{ caution: 'pregnancy' }],
+    about: 'x'.repeat(601),
+  };
+  for (const [key, value] of Object.entries(wrong))
+    expect([key, says(raw({ techniques: [{ ...own, technique: { ...own.technique, [key]: value } }] }))]).toEqual([key, expect.stringMatching(/.+/)]);
+  expect(says(raw({ techniques: [{ ...own, edges: undefined }] }))).not.toBe('');
+  expect(says(raw({ techniques: [{ ...own, technique: { ...own.technique, about: 'x'.repeat(600), rung: 4 } }] }))).toBe('');
+});
+
+test('a character the database cannot keep is refused before anything is read', () => {
+  expect(says(JSON.stringify(raw({ name: 'Long\u0000phrases' })))).toMatch(/cannot be kept/);
+  expect(says(JSON.stringify(raw({ name: 'Long\u0001phrases' })))).not.toMatch(/cannot be kept/);
+});
+
 test('a ladder that goes in a circle is refused, whoever closes it', () => {
   const edge = (needs: string, to: string) => ({ needs, to, sessions: 2, days: 4 });
   expect(says(raw({ ladder: [edge('equal-4-4', 'longer-4-6'), edge('longer-4-6', 'equal-4-4')] }))).toMatch(/in a circle/);

@@ -1,7 +1,7 @@
 import { findCircle, type Edge } from '../ladder';
 import type { Library, OwnEntry } from '../library';
 import { formatDose, formatPattern, parseDose, parsePattern, problemText } from '../pattern';
-import { EYES, KEPT_BY, MOVES, SEATS, type Setup } from '../techniques';
+import { CHARACTERS, EYES, HOURS, KEPT_BY, MOVES, POSTURES, SEATS, type Setup } from '../techniques';
 import type { TravellingWay } from './ways';
 
 /** A block as it travels: without ids, people or pins. */
@@ -143,6 +143,7 @@ export function readPackage(
 ): { readonly course: CoursePackage | null; readonly problems: readonly PackageProblem[]; readonly differs: readonly string[] } {
   const whole = (message: string) => ({ course: null, problems: [{ class: null, message }], differs: [] });
   if (file.length > PACKAGE_LIMITS.characters) return whole('This file is too large: a million and a half characters at most.');
+  if (/\\u0000/i.test(file)) return whole('A character that cannot be kept is in this file.');
   let raw: unknown;
   try {
     raw = JSON.parse(file);
@@ -264,12 +265,43 @@ function isEdge(value: unknown): value is Edge {
   );
 }
 
-/** What of a technique of their own has to be there before the library looks at it. */
+const isText = (value: unknown, most: number): value is string => typeof value === 'string' && value.length <= most;
+const areTexts = (value: unknown, most = 300): value is string[] =>
+  Array.isArray(value) && value.length <= 40 && value.every((one) => isText(one, most));
+const isOf = (all: readonly unknown[], value: unknown) => all.includes(value);
+
+/** Everything a technique of their own must say before the library looks at it: what is kept is never read again with doubt. */
 function isOwnEntry(value: unknown): value is OwnEntry {
-  if (!isRaw(value) || !isRaw(value.technique)) return false;
-  const { technique } = value;
-  const words = ['id', 'name', 'pattern', 'dose'].every((key) => typeof technique[key] === 'string');
-  return words && /^[a-z\d-]{1,60}$/.test(String(technique.id)) && list(value.edges).every(isEdge) && Array.isArray(value.edges);
+  if (!isRaw(value) || !isRaw(value.technique) || !Array.isArray(value.edges) || !value.edges.every(isEdge)) return false;
+  const { id, family, name, aliases, about, pattern, dose, rung, hours, character, posture, setup, cues, watchFor, cautions } = value.technique;
+  const { seat, eyes, by, moves } = isRaw(setup) ? setup : {};
+  return (
+    isText(id, 60) &&
+    /^[a-z\d-]+$/.test(id) &&
+    (family === null || isText(family, 60)) &&
+    isText(name, 60) &&
+    name.trim() !== '' &&
+    areTexts(aliases) &&
+    isText(about, 600) &&
+    isText(pattern, 2000) &&
+    isText(dose, 200) &&
+    isOf([1, 2, 3, 4], rung) &&
+    Array.isArray(hours) &&
+    hours.length > 0 &&
+    hours.every((hour) => isOf(HOURS, hour)) &&
+    isOf(CHARACTERS, character) &&
+    isOf(POSTURES, posture) &&
+    (setup === undefined ||
+      (isRaw(setup) &&
+        (seat === undefined || isOf(SEATS, seat)) &&
+        (eyes === undefined || isOf(EYES, eyes)) &&
+        (by === undefined || isOf(KEPT_BY, by)) &&
+        (moves === undefined || (Array.isArray(moves) && moves.every((move) => isOf(MOVES, move)))))) &&
+    areTexts(cues) &&
+    areTexts(watchFor) &&
+    Array.isArray(cautions) &&
+    cautions.every((one) => isRaw(one) && isText(one.caution, 200) && isText(one.reason, 300))
+  );
 }
 
 /** What their ladder asks otherwise than ours, for what is practised in the course. */

@@ -9,7 +9,7 @@ export interface Family {
   readonly about: string;
   readonly rung: 1 | 2 | 3 | 4;
   readonly hours: readonly Hour[];
-  readonly character: 'calming' | 'even' | 'activating';
+  readonly character: (typeof CHARACTERS)[number];
   readonly posture: Posture;
   readonly cues: readonly OwnCue[];
   readonly watchFor: readonly string[];
@@ -44,8 +44,11 @@ export interface Caution {
   readonly reason: string;
 }
 
-export type Hour = 'morning' | 'day' | 'evening';
-export type Posture = 'seated' | 'lying' | 'seated or lying';
+export const HOURS = ['morning', 'day', 'evening'] as const;
+export type Hour = (typeof HOURS)[number];
+export const POSTURES = ['seated', 'lying', 'seated or lying'] as const;
+export type Posture = (typeof POSTURES)[number];
+export const CHARACTERS = ['calming', 'even', 'activating'] as const;
 
 /** A studio's or tradition's way of doing a technique; notation is canonical text. */
 export interface Variant {

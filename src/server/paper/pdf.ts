@@ -1,87 +1,8 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import { readFileSync } from 'node:fs';
-import PDFDocument from 'pdfkit';
 import { HOME_LINES, PAPER_FOOT, type CoursePage, type Handout, type PlanSheet, type SheetRow } from '@/core/paper';
 import type { StripPiece } from '@/core/timing';
+import { heightOf, INK, MARGIN, paper, RULE, rule, SOFT, width, write, writeAll, type Doc, type PaperSize } from './ink';
 
-/** Paper sizes as they are called; points are the library's. */
-export type PaperSize = 'A4' | 'LETTER';
-
-const INK = '#000000';
-const SOFT = '#444444';
-const RULE = '#999999';
-const MARGIN = 42;
-
-/** Fonts are read once: both ship with the application. */
-const fonts = (() => {
-  let read: Readonly<Record<'serif' | 'serifBold' | 'sans' | 'sansBold', Buffer>> | null = null;
-  return () => {
-    if (read) return read;
-    const require = createRequire(join(process.cwd(), 'package.json'));
-    const font = (family: string, weight: number) =>
-      readFileSync(join(dirname(require.resolve(`@fontsource/${family}/package.json`)), 'files', `${family}-latin-${weight}-normal.woff`));
-    read = {
-      serif: font('literata', 400),
-      serifBold: font('literata', 600),
-      sans: font('atkinson-hyperlegible-next', 400),
-      sansBold: font('atkinson-hyperlegible-next', 700),
-    };
-    return read;
-  };
-})();
-
-type Doc = InstanceType<typeof PDFDocument>;
-
-/** What the fonts on paper have no sign for, in signs they have. */
-const said = (text: string) =>
-  text
-    .replace(/→/g, 'to')
-    .replace(/[‑–]/g, '–')
-    .replace(/[^\n -\u00ff\u0131\u0152\u0153\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2212\u2215]/g, '·');
-
-/** Draws a document and gives its bytes. */
-function paper(size: PaperSize, title: string, draw: (doc: Doc) => void): Promise<Buffer> {
-  return new Promise((resolve, reject) => {
-    const doc = new PDFDocument({ size, margin: MARGIN, info: { Title: title, Creator: 'Oaken Ladder' }, bufferPages: true });
-    const chunks: Buffer[] = [];
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-    for (const [name, file] of Object.entries(fonts())) doc.registerFont(name, file);
-    draw(doc);
-    doc.end();
-  });
-}
-
-const width = (doc: Doc) => doc.page.width - 2 * MARGIN;
-
-function write(
-  doc: Doc,
-  font: string,
-  size: number,
-  text: string,
-  x: number,
-  y: number,
-  more: { width?: number; align?: 'right'; colour?: string } = {},
-): number {
-  const { colour = INK, ...rest } = more;
-  doc
-    .font(font)
-    .fontSize(size)
-    .fillColor(colour)
-    .text(said(text), x, y, { lineGap: 1, ...rest });
-  return doc.y;
-}
-
-function rule(doc: Doc, y: number, weight: number, colour = INK): void {
-  doc
-    .moveTo(MARGIN, y)
-    .lineTo(MARGIN + width(doc), y)
-    .lineWidth(weight)
-    .strokeColor(colour)
-    .stroke();
-}
+export type { PaperSize } from './ink';
 
 /** Begins another page when what follows would not fit. */
 function room(doc: Doc, y: number, needed: number): number {
@@ -126,9 +47,11 @@ export function planPdf(sheet: PlanSheet, size: PaperSize): Promise<Buffer> {
       if (sheet.people.length === 0) left = write(doc, 'sans', 9, 'Everyone does everything as taught.', MARGIN, left, { width: half });
       for (const { names, text } of sheet.people) {
         left = room(doc, left, 30);
-        doc.font('sansBold').fontSize(9).fillColor(INK).text(said(names), MARGIN, left, { width: half, continued: true });
-        doc.font('sans').text(said(`: ${text}.`), { width: half });
-        left = doc.y + 1;
+        const line = [
+          { font: 'sansBold', text: names },
+          { font: 'sans', text: `: ${text}.` },
+        ] as const;
+        left = writeAll(doc, line, 9, MARGIN, left, { width: half }) + 1;
       }
     }
     const x = sheet.people ? MARGIN + half + 24 : MARGIN;
@@ -145,8 +68,7 @@ const STRIP = { x: 300, width: 150, height: 26 };
 function planRow(doc: Doc, row: SheetRow, from: number): number {
   const details = row.details.join(' · ');
   const wide = row.strip ? STRIP.x - MARGIN - 52 - 8 : width(doc) - 52 - 70;
-  doc.font('sans').fontSize(8.5);
-  const needed = 16 + (details ? doc.heightOfString(said(details), { width: wide }) : 0) + (row.strip ? 14 : 0);
+  const needed = 16 + (details ? heightOf(doc, 'sans', 8.5, details, wide) : 0) + (row.strip ? 14 : 0);
   const y = room(doc, from, needed + 6);
   write(doc, 'serifBold', 9.5, row.clock, MARGIN, y + 2, { width: 44 });
   write(doc, 'serifBold', 9.5, row.minutes, MARGIN + width(doc) - 62, y + 2, { width: 62, align: 'right' });
@@ -254,8 +176,7 @@ export function coursePdf(page: CoursePage, size: PaperSize): Promise<Buffer> {
     rule(doc, y, 2.5);
     y += 8;
     for (const { number, when, what } of page.classes) {
-      doc.font('sans').fontSize(10.5);
-      const high = Math.max(14, doc.heightOfString(said(what), { width: width(doc) - 170 }));
+      const high = Math.max(14, heightOf(doc, 'sans', 10.5, what, width(doc) - 170));
       y = room(doc, y, high + 8);
       write(doc, 'serifBold', 10.5, String(number), MARGIN, y, { width: 22, align: 'right' });
       write(doc, 'serif', 10.5, when, MARGIN + 32, y, { width: 130 });

@@ -1,9 +1,10 @@
-import { staffId } from '../auth/actors';
+import { staffId, type Actor } from '../auth/actors';
 import type { StaffLinkPurpose } from '../db/kinds';
 import type { EntityManager } from '../db/orm';
 import { StaffLinkRow, StaffRow, StudioRow } from '../db/rows';
 import { add, change } from '../db/write';
-import type { Writing } from '../desk';
+import { readRows } from '../db/read';
+import type { Desk, Writing } from '../desk';
 import { hashOf, isToken, newToken } from './tokens';
 
 /** How long a link may be used, by what it is for. */
@@ -17,6 +18,12 @@ export async function addStaffLink(at: Writing, purpose: StaffLinkPurpose, staff
   const made = { id: at.newId(), purpose, staff, tokenHash: hashOf(token), madeBy: staffId(at.who), madeAt: at.now, expiresAt, usedAt: null };
   await add(at, StaffLinkRow, made);
   return token;
+}
+
+/** When somebody last got a link; null when they never did. */
+export async function lastLinkAt(desk: Desk<Actor>, staff: string): Promise<Date | null> {
+  const [last] = await readRows(desk, StaffLinkRow, { staff }, { orderBy: { madeAt: 'desc' }, limit: 1, fields: ['madeAt'] });
+  return last ? new Date(last.madeAt) : null;
 }
 
 /** Somebody's links work no longer. */

@@ -29,6 +29,8 @@ export interface Setting {
   readonly problem: CourseProblem;
   readonly planning: Planning;
   readonly members: readonly OpenedMember[];
+  /** The classes as they were reached: what a log says was left out was not practised. Rules are asked of these. */
+  readonly reached: readonly Session[];
 }
 
 /** Sessions as they were reached: without what was left out, and marked where less was done than was planned. */
@@ -86,8 +88,9 @@ export async function settingOf(
   const teacher = everyone.find(({ id }) => id === course.teacher);
   const others = everyone.filter(({ id }) => id !== course.teacher);
   const teaching = [teacher, ...others].map((one) => ({ name: one?.name ?? 'somebody who left', qualifications: one?.qualifications ?? [] }));
+  const reached = await asReached(desk, sessions);
   const problem = {
-    sessions: await asReached(desk, sessions),
+    sessions: reached,
     goals: course.goals,
     own,
     already: group.already,
@@ -104,5 +107,5 @@ export async function settingOf(
   };
   // What is only tried may stand on days on which nothing was asked yet.
   const asked = (block: Asked, date: IsoDate) => (tallies[tallyKey(block, date)] ??= tally(block, date));
-  return { problem, planning: { ...planningOf(problem), tally: asked }, members: people };
+  return { problem, planning: { ...planningOf(problem), tally: asked }, members: people, reached };
 }

@@ -3,26 +3,13 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { PackageProblem } from '@/core/exchange';
 import { listed } from '@/core/wording';
+import type { PackagePreview } from '@/views/files';
 import { DayField, FileField, PickField, type Option } from '../fields';
 import { Refusal } from '../forms/fields';
 import { useOnce } from '../forms/once';
 import { sendFile } from '../forms/sendFile';
 import { useAction } from '../forms/useAction';
-
-interface Preview {
-  readonly problems: readonly PackageProblem[];
-  readonly differs: readonly string[];
-  readonly course: {
-    readonly name: string;
-    readonly weeks: number;
-    readonly classes: number;
-    readonly minutes: number;
-    readonly goals: readonly string[];
-    readonly brings: readonly string[];
-  } | null;
-}
 
 interface Props {
   readonly cohorts: readonly Option[];
@@ -37,7 +24,7 @@ const SHOWN = 30;
 /** A course from another studio: looked through, given a cohort, a first day and a teacher, and brought in whole or not at all. */
 export function BringCourse({ cohorts, teachers, firstDate }: Props) {
   const router = useRouter();
-  const [file, setFile] = useState<{ readonly text: string; readonly preview: Preview } | null>(null);
+  const [file, setFile] = useState<{ readonly text: string; readonly preview: PackagePreview } | null>(null);
   const [tooLarge, setTooLarge] = useState(false);
   const [place, setPlace] = useState({ cohort: cohorts[0]?.value ?? '', teacher: teachers[0]?.value ?? '', firstDate });
   const { run, refusal, busy } = useAction();
@@ -47,7 +34,7 @@ export function BringCourse({ cohorts, teachers, firstDate }: Props) {
     setTooLarge(chosen.size > MOST_BYTES);
     if (chosen.size > MOST_BYTES) return;
     const text = await chosen.text();
-    const reply = await run(() => sendFile<Preview>('course-preview', { once: once.id(), text }));
+    const reply = await run(() => sendFile<PackagePreview>('course-preview', { once: once.id(), text }));
     if (reply?.ok) setFile({ text, preview: reply.value });
   };
   const bring = async (text: string) => {

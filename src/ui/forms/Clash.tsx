@@ -31,13 +31,13 @@ export function Clash({ differs, onTheirs, onMine, children }: Props) {
           </ul>
         </>
       )}
-      {children}
       <div className="row">
         <Button onClick={onTheirs}>Take theirs</Button>
         <Button variant="contained" onClick={onMine}>
           Keep mine
         </Button>
       </div>
+      {children}
     </section>
   );
 }

@@ -7,6 +7,15 @@ import { MonoStrip } from './MonoStrip';
 import styles from './Paper.module.css';
 import { PrintKey } from './PrintKey';
 
+/** A document as PDF, in both sizes. */
+export function pdfs(what: 'plan' | 'handout' | 'course-page', id: string) {
+  const href = `/api/export/${what}/${id}`;
+  return [
+    { name: 'PDF, A4', href },
+    { name: 'PDF, letter', href: `${href}?size=letter` },
+  ];
+}
+
 /** A sheet on the screen as it is on paper, with what can be done with it above; none of that is printed. */
 export function Desk({
   back,

@@ -2,8 +2,9 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { CALENDAR_LIMITS, type CalendarProblem, type CalendarSpan } from '@/core/exchange';
+import { CALENDAR_LIMITS } from '@/core/exchange';
 import { dayText } from '@/core/units';
+import type { CalendarPreview } from '@/views/files';
 import { FileField } from '../fields';
 import { Refusal } from '../forms/fields';
 import { useOnce } from '../forms/once';
@@ -11,11 +12,7 @@ import { sendFile } from '../forms/sendFile';
 import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 
-interface Preview {
-  readonly text: string;
-  readonly spans: readonly CalendarSpan[];
-  readonly problems: readonly CalendarProblem[];
-}
+type Preview = CalendarPreview & { readonly text: string };
 
 const SAYS = {
   closures: { label: 'Closed days from a calendar file', none: 'No whole day in it is new and still to come.', what: 'days are closed now' },
@@ -36,7 +33,7 @@ export function CalendarFile({ as }: { as: 'closures' | 'busy' }) {
     setTooLarge(file.size > CALENDAR_LIMITS.characters);
     if (file.size > CALENDAR_LIMITS.characters) return;
     const text = await file.text();
-    const reply = await run(() => sendFile<Omit<Preview, 'text'>>('calendar-preview', { once: once.id(), text, as }));
+    const reply = await run(() => sendFile<CalendarPreview>('calendar-preview', { once: once.id(), text, as }));
     if (reply?.ok) setPreview({ text, ...reply.value });
   };
   const bring = async ({ text }: Preview) => {

@@ -12,6 +12,7 @@ import { Refusal } from '../forms/fields';
 import { useOnce } from '../forms/once';
 import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
+import styles from './Teach.module.css';
 
 /** How many of those who cannot take it as it is are shown at first. */
 const SHOWN = 3;
@@ -33,7 +34,7 @@ export function Cover({ cover, back, today }: { cover: CoverView; back: string; 
     router.refresh();
   };
   return (
-    <section className="plank stack" aria-label="Cover">
+    <section className={`plank stack ${styles.cover}`} aria-label="Cover">
       <div>
         <h2>
           Cover for {session.date === today ? 'today' : dayText(session.date)}, {session.start}

@@ -130,7 +130,7 @@ function Row({ row, week, busy, onPublish }: RowProps) {
 function Standing({ row }: { row: WeekRow }) {
   const { state, nobody, teacher, logged, changed, again, cancelled } = row;
   if (cancelled) return <>cancelled: {cancelled}</>;
-  if (nobody) return <span className={styles.stop}>{nobody === 'has left' ? 'whoever had it has left' : `${teacher} is away`}</span>;
+  if (nobody) return <span className={styles.stop}>{nobody === 'has left' ? 'whoever had it no longer teaches here' : `${teacher} is away`}</span>;
   switch (state) {
     case 'taught':
       return <>taught, {logged}</>;

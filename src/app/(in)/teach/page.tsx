@@ -90,7 +90,7 @@ function opening({ rows, whole, today }: WeekView): string {
   return [
     `${count}${whole ? '' : ' of yours'}.`,
     ...nobody.map(({ course, date, start, nobody: why, teacher }) =>
-      `${course} on ${date === today ? 'today' : dayText(date)} at ${start} has nobody: ${why === 'is away' ? `${teacher} is away` : 'whoever had it has left'}.`.replace(
+      `${course} on ${date === today ? 'today' : dayText(date)} at ${start} has nobody: ${why === 'is away' ? `${teacher} is away` : 'whoever had it no longer teaches here'}.`.replace(
         'on today',
         'today',
       ),

@@ -15,8 +15,8 @@ export async function acceptCheck(desk: Desk, input: unknown): Promise<void> {
   await inOne(desk, (at) =>
     recorded(at, id, 'the accepted check', async (now) => {
       const [found, sessions] = [await course(now, id), await sessionsOf(now, [id])];
-      const { planning } = await settingOf(now, found, sessions);
-      const checks = await checksOf(found, sessions, planning, now);
+      const { planning, reached } = await settingOf(now, found, sessions);
+      const checks = await checksOf(found, reached, planning, now);
       if (!checks.some((check) => check.key === key))
         throw new Refusal('clash', 'This check is no longer there: something has changed since the page was opened.');
       const others = found.accepted.filter((one) => one.key !== key);

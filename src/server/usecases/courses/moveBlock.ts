@@ -76,8 +76,8 @@ export async function mendCheck(desk: Desk, input: unknown): Promise<void> {
     recorded(at, form.course, 'the mend', async (now) => {
       const found = await course(now, form.course);
       const sessions = await sessionsOf(now, [form.course]);
-      const { planning } = await settingOf(now, found, sessions);
-      const check = checkCourse(sessions, planning).find(
+      const { planning, reached } = await settingOf(now, found, sessions);
+      const check = checkCourse(reached, planning).find(
         ({ session, mend }) =>
           session === form.session &&
           mend?.kind === form.kind &&

@@ -40,7 +40,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   authorise(desk.who, 'see courses');
   const found = await course(desk, id);
   const [group, sessions, everyone] = await Promise.all([cohort(desk, found.cohort), sessionsOf(desk, [id]), staff(desk)]);
-  const { planning, members } = await settingOf(desk, found, sessions);
+  const { planning, members, reached } = await settingOf(desk, found, sessions);
   const progress = await progressOf(
     desk,
     sessions.map((session) => session.id),
@@ -50,8 +50,8 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   const nameOf = (technique: string) => planning.basis.library.find(technique)?.name ?? technique;
   const mayEdit = may(desk.who.role, 'edit courses');
   const [closed, gone, by] = [await closures(desk), await cancelledIn(desk, [id]), await staffNames(desk)];
-  const checks = await checksOf(found, sessions, planning, desk);
-  const forecast = { sessions, goals: found.goals, planning, members, progress };
+  const checks = await checksOf(found, reached, planning, desk);
+  const forecast = { sessions: reached, goals: found.goals, planning, members, progress };
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {

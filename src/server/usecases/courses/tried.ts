@@ -35,7 +35,7 @@ type Standing = Awaited<ReturnType<typeof standing>>;
 
 async function standing(desk: Desk, id: string) {
   const [found, sessions] = [await course(desk, id), await sessionsOf(desk, [id])];
-  const { planning } = await settingOf(desk, found, sessions);
+  const { planning, reached } = await settingOf(desk, found, sessions);
   const { library } = planning.basis;
   const ordered = inTimeOrder(sessions);
   const facts = ordered.map(({ blocks, ...session }): ClassFacts => ({
@@ -51,7 +51,7 @@ async function standing(desk: Desk, id: string) {
       at: ordered[(reachedIn(ordered, goal) ?? 0) - 1]?.date ?? null,
     })),
     unplaced: found.unplaced.map((one) => unplacedText(one, library)),
-    wrong: checkCourse(sessions, planning).filter(({ severity, date }) => severity !== 'know' && date >= desk.today).length,
+    wrong: checkCourse(reached, planning).filter(({ severity, date }) => severity !== 'know' && date >= desk.today).length,
   };
 }
 

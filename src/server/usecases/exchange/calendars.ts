@@ -1,4 +1,5 @@
-import { readCalendar, writeCalendar, type CalendarClass, type CalendarProblem, type CalendarSpan } from '@/core/exchange/calendar';
+import { readCalendar, writeCalendar, type CalendarClass } from '@/core/exchange/calendar';
+import type { CalendarPreview } from '@/views/files';
 import { blockName, techniquesIn } from '@/core/plan';
 import { addDays } from '@/core/units';
 import { calendarFileForm, feedForm } from '@/forms';
@@ -87,11 +88,6 @@ export async function readFeed(em: EntityManager, token: string, address: string
 
 /** How far ahead times of a calendar are brought in, in days. */
 const AHEAD = 400;
-
-export interface CalendarPreview {
-  readonly spans: readonly CalendarSpan[];
-  readonly problems: readonly CalendarProblem[];
-}
 
 /** What a calendar's file would bring in: whole days as closed days, or all its times as somebody's being away. Nothing is kept. */
 export async function previewCalendar(desk: Desk, input: unknown): Promise<CalendarPreview> {

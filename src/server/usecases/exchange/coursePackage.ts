@@ -1,5 +1,6 @@
 import { closureOn, courseDates } from '@/core/course';
-import { readPackage, writePackage, type CoursePackage, type PackageProblem, type TravellingBlock } from '@/core/exchange';
+import { readPackage, writePackage, type CoursePackage, type TravellingBlock } from '@/core/exchange';
+import type { PackagePreview } from '@/views/files';
 import { wayDown } from '@/core/ladder';
 import type { Library } from '@/core/library';
 import { techniquesIn, type Block, type OwnWay } from '@/core/plan';
@@ -101,20 +102,6 @@ export async function previewCourse(desk: Desk, input: unknown): Promise<Package
       ],
     },
   };
-}
-
-export interface PackagePreview {
-  readonly problems: readonly PackageProblem[];
-  readonly differs: readonly string[];
-  readonly course: {
-    readonly name: string;
-    readonly weeks: number;
-    readonly classes: number;
-    readonly minutes: number;
-    readonly goals: readonly string[];
-    /** Techniques and ways that are not here yet and come along. */
-    readonly brings: readonly string[];
-  } | null;
 }
 
 /**

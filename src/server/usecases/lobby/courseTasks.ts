@@ -23,8 +23,8 @@ export async function courseTasks(desk: Desk): Promise<Task[]> {
       if (drafted === 0 && !course.single)
         return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
       const own = sessions.filter((session) => session.course === id);
-      const { planning } = await settingOf(desk, course, own);
-      const checks = (await checksOf(course, own, planning, desk)).filter(({ key }) => !course.accepted.some((one) => one.key === key));
+      const { planning, reached } = await settingOf(desk, course, own);
+      const checks = (await checksOf(course, reached, planning, desk)).filter(({ key }) => !course.accepted.some((one) => one.key === key));
       const ready = own.filter(
         ({ id: session, date, published, blocks }) =>
           date >= desk.today && published === 0 && blocks.length > 0 && !checks.some((check) => check.session === session && check.stops),

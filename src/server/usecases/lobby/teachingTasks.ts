@@ -41,7 +41,7 @@ export async function weekTasks(desk: Desk): Promise<Task[]> {
           ? [
               {
                 harm: daysBetween(desk.today, date) <= 2 ? 'stop' : 'mend',
-                text: `${course} ${when} has nobody: ${nobody === 'is away' ? `${mine ? 'you are' : `${teacher} is`} away` : 'whoever had it has left'}.`,
+                text: `${course} ${when} has nobody: ${nobody === 'is away' ? `${mine ? 'you are' : `${teacher} is`} away` : 'whoever had it no longer teaches here'}.`,
                 href: cover,
                 doing: whole ? 'Find cover' : 'See your week',
               } as const,

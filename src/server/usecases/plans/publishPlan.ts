@@ -84,24 +84,26 @@ const EMPTY = 'There is nothing in this session to publish yet.';
 interface Looked {
   readonly found: Course;
   readonly sessions: readonly Session[];
+  /** The same as they were reached. */
+  readonly reached: readonly Session[];
   readonly planning: Planning;
 }
 
 /** A course with everything its checks ask, gathered once. */
 export async function lookedAt(at: Desk, found: Course): Promise<Looked> {
   const sessions = await sessionsOf(at, [found.id]);
-  const { planning } = await settingOf(at, found, sessions);
-  return { found, sessions, planning };
+  const { planning, reached } = await settingOf(at, found, sessions);
+  return { found, sessions, reached, planning };
 }
 
 /** What stands against publishing a class: what cannot be published over, and what the director may judge. Accepted checks are silent. */
 export function against(
   session: Session,
-  { found, sessions, planning }: Looked,
+  { found, reached, planning }: Pick<Looked, 'found' | 'reached' | 'planning'>,
 ): { readonly never: readonly string[]; readonly judged: readonly string[] } {
   const { library } = planning.basis;
   const accepted = new Set(found.accepted.map(({ key }) => key));
-  const open = checkCourse(sessions, planning).filter(
+  const open = checkCourse(reached, planning).filter(
     (check) => check.session === session.id && !accepted.has(checkKey(check, checkText(check, library))),
   );
   const say = (how: ReturnType<typeof publishes>) =>

@@ -35,7 +35,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     sessionsOf(desk, [found.id]),
     houseOf(desk, found.cohort),
   ]);
-  const { planning, members } = await settingOf(desk, found, sessions);
+  const { planning, members, reached } = await settingOf(desk, found, sessions);
   const at = (await progressOf(desk, [id])).get(id)!;
   const shownLog = (log: ClassLog): ShownLog => ({
     id: log.id,
@@ -67,7 +67,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     ...beside(sessions, id),
     conversation: await conversation(desk, id),
     sources: may(desk.who.role, 'edit plans') ? await blockSources(desk, id) : { templates: [], classes: [] },
-    judged: may(desk.who.role, 'edit plans') ? against(session, { found, sessions, planning }).judged : [],
+    judged: may(desk.who.role, 'edit plans') ? against(session, { found, reached, planning }).judged : [],
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
     seat: group.seat,
@@ -81,7 +81,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     cautions: cautionsOf(session.blocks, studio),
     stopSigns: STOP_SIGNS,
     emergency: EMERGENCY,
-    checks: (await checksOf(found, sessions, planning, desk)).filter(
+    checks: (await checksOf(found, reached, planning, desk)).filter(
       ({ session: of, key }) => of === id && !found.accepted.some((one) => one.key === key),
     ),
     versions: at.versions.map((plan) => ({

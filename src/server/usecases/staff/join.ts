@@ -5,11 +5,11 @@ import { hashPassword, tryFrom } from '../../auth/signin';
 import { checked } from '../../checked';
 import type { StaffLinkPurpose } from '../../db/kinds';
 import type { EntityManager } from '../../db/orm';
-import { deskFor, inOne } from '../../desk';
+import { deskFor, inOne, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
 import { dropDevicesOf, dropSignInsOf, forgetAttempt, staffByEmail } from '../../repositories/signIns';
 import { changeStaff } from '../../repositories/staff';
-import { findStaffLink, spendStaffLink } from '../../repositories/staffLinks';
+import { findStaffLink, lastLinkAt, spendStaffLink } from '../../repositories/staffLinks';
 import { studioClock } from '../../repositories/studio';
 import { sendReset } from './manage';
 
@@ -70,6 +70,14 @@ export async function askForReset(em: EntityManager, input: unknown, address: st
   const waited = new Promise((resolve) => setTimeout(resolve, ANSWERED_AFTER_MS));
   const member = await staffByEmail(em.fork(), email);
   const clock = member && (await studioClock(em.fork(), member.studio));
-  if (clock) await inOne(await deskFor(clock.who, now, em), (at) => sendReset(at, member));
+  if (clock) await inOne(await deskFor(clock.who, now, em), (at) => resetUnlessJustSent(at, member, now));
   await waited;
+}
+
+/** How long a link that was asked for stands before the next is sent: nobody fills another's letter box. */
+const AGAIN_AFTER_MS = 5 * 60_000;
+
+async function resetUnlessJustSent(at: Writing<Clock>, member: Parameters<typeof sendReset>[1], now: Date): Promise<void> {
+  const last = await lastLinkAt(at, member.id);
+  if (last === null || now.getTime() - last.getTime() >= AGAIN_AFTER_MS) await sendReset(at, member);
 }

@@ -25,9 +25,9 @@ export async function previewGuards(desk: Desk, input: unknown): Promise<readonl
     all.map(async (course) => {
       const sessions = await sessionsOf(desk, [course.id]);
       if (!sessions.some(({ date }) => date >= desk.today)) return [];
-      const { planning } = await settingOf(desk, course, sessions);
+      const { planning, reached } = await settingOf(desk, course, sessions);
       const wrong = (of: Guards) =>
-        checkCourse(sessions, { ...planning, guards: of }).filter(({ date, finding }) => date >= desk.today && finding.code === 'guard').length;
+        checkCourse(reached, { ...planning, guards: of }).filter(({ date, finding }) => date >= desk.today && finding.code === 'guard').length;
       const [was, now] = [wrong(planning.guards), wrong(guards)];
       return was === now ? [] : [`${course.name}: ${things(now)} over a guard, ${was === 0 ? 'none' : was} today`];
     }),

@@ -82,7 +82,12 @@ export async function settleHeldLog(desk: Desk, input: unknown): Promise<void> {
       const { versions } = (await progressOf(at, [form.session])).get(form.session)!;
       const plan = versions.find((one) => one.id === form.plan) ?? versions.at(-1);
       if (!plan) throw new Refusal('invalid', 'This class was never published, so there is nothing to log.');
-      await addLog(at, { ...form, plan: plan.id, attendance: form.attendance.filter(({ person }) => known.has(person)) }, held.sentBy);
+      // It stands beside what is there: whether it puts a log right is no longer known.
+      await addLog(
+        at,
+        { ...form, plan: plan.id, corrects: null, attendance: form.attendance.filter(({ person }) => known.has(person)) },
+        held.sentBy,
+      );
     }
     await settleHeld(at, id, version, take ? 'taken' : 'set aside');
   });

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
 import { may } from '@/server/auth/permissions';
 import { readPlanSheet } from '@/server/usecases/paper/readPaper';
-import { Desk, PlanPaper } from '@/ui/paper/Paper';
+import { Desk, PlanPaper, pdfs } from '@/ui/paper/Paper';
 
 export const metadata: Metadata = { title: 'Lesson plan' };
 
@@ -11,11 +11,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   return seated(async (desk) => (
     <Desk
       back={`${may(desk.who.role, 'see plans') ? '/plans' : '/teach'}/${id}`}
-      files={[
-        { name: 'PDF, A4', href: `/api/export/plan/${id}` },
-        { name: 'PDF, letter', href: `/api/export/plan/${id}?size=letter` },
-        { name: 'Markdown', href: `/api/export/plan-text/${id}` },
-      ]}
+      files={[...pdfs('plan', id), { name: 'Markdown', href: `/api/export/plan-text/${id}` }]}
     >
       <PlanPaper sheet={await readPlanSheet(desk, id)} />
     </Desk>
