@@ -53,6 +53,8 @@ export interface Proof {
   readonly bound: number;
   /** By goal: the number of the class it is reached in. */
   readonly reached: readonly (number | null)[];
+  /** By goal: no draft reaches it in an earlier class. */
+  readonly earliest: readonly number[];
 }
 
 export interface Draft {
@@ -206,7 +208,14 @@ export function draftCourse(
 ): Draft {
   const ordered = inTimeOrder(sessions);
   const { file, one, climbs, first } = problemOf(ordered, goals, planning);
-  const proofOf = ({ status, dropped, sum, bound, reached }: Solved): Proof => ({ proved: status === 'proved', dropped, sum, bound, reached });
+  const proofOf = ({ status, dropped, sum, bound, reached, earliest }: Solved): Proof => ({
+    proved: status === 'proved',
+    dropped,
+    sum,
+    bound,
+    reached,
+    earliest,
+  });
   const laidOut = (solved: Solved, pinnedAsTheyAre: boolean): CourseSession[] =>
     ordered.map((session, at) => {
       if (session.fixed) return session;

@@ -21,7 +21,7 @@ const session = (id: string, fixed: boolean, ...blocks: TechniqueBlock[]): Cours
   blocks,
   fixed,
 });
-const proof = (over: Partial<Proof> = {}): Proof => ({ proved: true, dropped: 0, sum: 5, bound: 5, reached: [2, 3], ...over });
+const proof = (over: Partial<Proof> = {}): Proof => ({ proved: true, dropped: 0, sum: 5, bound: 5, reached: [2, 3], earliest: [2, 3], ...over });
 const shown = (id: string, ...blocks: TechniqueBlock[]) => ({
   id,
   date: isoDate('2026-12-01'),
@@ -67,10 +67,31 @@ test('what is sent is what was taken, without classes that are past or published
 test.each<[string, Partial<Proof>, boolean, string]>([
   ['proved', {}, true, 'Every goal has its place, each as early as the rules allow: proved.'],
   ['one left out', { dropped: 1, reached: [2, null] }, true, '1 of 2 goals have their place, each as early as the rules allow: proved.'],
-  ['still looking', { proved: false }, false, 'Every goal has its place so far; looking whether it can be better.'],
-  ['one class late', { proved: false, bound: 4 }, true, 'Every goal has its place; together at most 1 class later than the best possible.'],
-  ['two classes late', { proved: false, bound: 3 }, true, 'Every goal has its place; together at most 2 classes later than the best possible.'],
-  ['as good as its bound', { proved: false }, true, 'Every goal has its place.'],
+  [
+    'still looking',
+    { proved: false, earliest: [1, 3] },
+    false,
+    'Every goal has its place so far; best possible for 1 of them; 4:7:8 may still come up to 1 class earlier.',
+  ],
+  [
+    'one class late',
+    { proved: false, bound: 4, earliest: [2, 2] },
+    true,
+    'Every goal has its place; best possible for 1 of them; Equal 4:4 may still come up to 1 class earlier.',
+  ],
+  [
+    'both late, together less than each',
+    { proved: false, bound: 3, earliest: [1, 1] },
+    true,
+    'Every goal has its place; 4:7:8 may still come up to 1 class earlier; Equal 4:4 may come up to 2 classes earlier; together at most 2 classes.',
+  ],
+  ['each as early as it alone could be', { proved: false }, true, 'Every goal has its place; best possible for each.'],
+  [
+    'one left out, still looking',
+    { proved: false, dropped: 1, reached: [2, null] },
+    false,
+    '1 of 2 goals have their place so far; best possible for each.',
+  ],
 ])('how good a draft is known to be: %s', (_, over, done, words) => {
   expect(proofText(proof(over), ['4:7:8', 'Equal 4:4'], done)).toBe(words);
 });

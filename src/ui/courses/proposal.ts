@@ -30,15 +30,27 @@ export function changesIn({ sessions }: Pick<CourseView, 'sessions'>, proposal: 
   );
 }
 
-/** How good a draft is known to be, as a line. @example proofText(proof, ['4:7:8'], true) // "Every goal has its place, each as early as the rules allow: proved." */
-export function proofText({ proved, dropped, sum, bound, reached }: Proof, goals: readonly string[], done: boolean): string {
+/**
+ * How good a draft is known to be, as a line.
+ * @example proofText(proof, ['4:7:8', 'Equal 4:4'], false) // "Every goal has its place; best possible for 1 of them; 4:7:8 may still come up to 1 class earlier."
+ */
+export function proofText({ proved, dropped, sum, bound, reached, earliest }: Proof, goals: readonly string[], done: boolean): string {
   const kept = goals.filter((_, index) => reached[index] !== null).length;
   const many = dropped === 0 ? 'Every goal has its place' : `${kept} of ${goals.length} goals have their place`;
   if (proved) return `${many}, each as early as the rules allow: proved.`;
-  if (!done) return `${many} so far; looking whether it can be better.`;
-  const late = sum - bound;
-  return late > 0 && bound > 0 ? `${many}; together at most ${late} ${late === 1 ? 'class' : 'classes'} later than the best possible.` : `${many}.`;
+  const waiting = reached.flatMap((at, index) => (at !== null && at > earliest[index] ? [{ goal: goals[index], by: at - earliest[index] }] : []));
+  const best = kept - waiting.length;
+  return [
+    done ? many : `${many} so far`,
+    ...(best > 0 ? [`best possible for ${waiting.length === 0 ? 'each' : `${best} of them`}`] : []),
+    ...waiting.map(({ goal, by }, at) => `${goal} may ${at === 0 ? 'still ' : ''}come up to ${classes(by)} earlier`),
+    ...(done && waiting.length > 1 && bound > 0 ? [`together at most ${classes(sum - bound)}`] : []),
+  ]
+    .join('; ')
+    .concat('.');
 }
+
+const classes = (count: number) => `${count} ${count === 1 ? 'class' : 'classes'}`;
 
 /** A draft's classes as the server takes them. */
 export function toClasses({ sessions }: Proposal, taken: ReadonlySet<string>) {

@@ -4,6 +4,8 @@ import type { State } from './state';
 
 /** What is worked out once for a problem, to bound what can still be reached. */
 export interface Bounds {
+  /** By goal: the class before which nothing that goes on from a state reaches it, from 0; the number of classes where nothing does. */
+  readonly soonest: (state: State, at: number) => readonly number[];
   /** The least that any draft costs which goes on from a state. */
   readonly lowest: (state: State, at: number) => number;
   /** By task: whether something that is still wanted needs it more often, or waits for it. */
@@ -13,14 +15,16 @@ export interface Bounds {
 /**
  * Bounds by the critical path: the earliest class in which each task can be begun, practised often enough and waited for, and in
  * which what a goal stands on finds classes of its own, one new thing each.
+ * @param onlyWhether all goals can be reached is asked, not how early
  */
-export function boundsOf(model: Model): Bounds {
+export function boundsOf(model: Model, onlyWhether = false): Bounds {
   const { tasks, classes, goals } = model;
   const [n, count] = [tasks.length, classes.length];
   // The next class in which a task is allowed (or stands fixed), from each class on.
   const standsFixed = tasks.map((_, task) => classes.map(({ fixed }) => fixed !== null && fixed.some(([one]) => one === task)));
   const can = (task: number, at: number) => (classes[at].fixed ? standsFixed[task][at] : tasks[task].allowed[at]);
-  const lists = tasks.map((_, task) => Int16Array.from(classes.flatMap((__, at) => (can(task, at) ? [at] : []))));
+  const numbers = classes.map((_, at) => at);
+  const lists = tasks.map((_, task) => Int16Array.from(numbers.filter((at) => can(task, at))));
   const place = tasks.map((_, task) => {
     const from = new Int16Array(count + 1);
     from[count] = lists[task].length;
@@ -37,6 +41,8 @@ export function boundsOf(model: Model): Bounds {
     for (let at = count - 1; at >= 0; at -= 1) from[at] = standsFixed[task][at] ? at : from[at + 1];
     return from;
   });
+  // The last class in which something a goal stands on is there already, in order or not: until then its own order binds nobody.
+  const lastFixed = Int16Array.from(tasks, (_, task) => standsFixed[task].lastIndexOf(true));
   // The first class at least so many days after another.
   const reach = new Map<number, Int16Array>();
   const waited = (days: number) => {
@@ -63,6 +69,7 @@ export function boundsOf(model: Model): Bounds {
     return Int16Array.from(found);
   };
   const below = goals.map(({ task }) => standsOn(task));
+  const loose = below.map((list) => Math.max(-1, ...Array.from(list, (task) => lastFixed[task])));
   const pinned = classes.flatMap(({ pins }, until) => pins.map((task) => ({ until, tasks: standsOn(task) })));
   // At least so many classes lie between the first class of a task and the first of a goal's.
   const tails = goals.map(({ task: goal }, index) => {
@@ -100,7 +107,7 @@ export function boundsOf(model: Model): Bounds {
   const climbed = (state: State, task: number, from: number, times: number): number => {
     const steps = chain[task];
     const last = steps.length - 1;
-    if (last === 0 || from >= count) return nth(task, from, times);
+    if (last === 0 || from >= count || lastFixed[task] >= from) return nth(task, from, times);
     let at = from;
     let [on, spent, since] = state.stepBegun[task] >= 0 ? [state.step[task], state.onStep[task], state.stepBegun[task]] : [0, 0, -1];
     if (since < 0) {
@@ -125,7 +132,7 @@ export function boundsOf(model: Model): Bounds {
   /** The earliest first class of a goal when everything below it takes a class of its own, longest way to go first. */
   const squeezed = (state: State, goal: number, at: number): number => {
     const waiting = byTail[goal].filter((task) => !state.knows(task));
-    if (waiting.length === 0) return at;
+    if (waiting.length === 0 || loose[goal] >= at) return at;
     let latest = 0;
     const done = new Set<number>();
     let now = at;
@@ -152,7 +159,7 @@ export function boundsOf(model: Model): Bounds {
     return latest;
   };
 
-  const together = jointly(model, below);
+  const together = jointly(model, below, lastFixed, onlyWhether);
   const soonest = new Int16Array(goals.length);
   const lowest = (state: State, at: number): number => {
     begin(state, at);
@@ -183,5 +190,12 @@ export function boundsOf(model: Model): Bounds {
     return found;
   };
 
-  return { lowest, wanted };
+  return {
+    lowest,
+    wanted,
+    soonest: (state, at) => {
+      lowest(state, at);
+      return Array.from(soonest);
+    },
+  };
 }

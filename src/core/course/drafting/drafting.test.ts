@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { clashOf, mendOfText, mendsFor, requestText, solve, type Case, type CaseFile } from '.';
 import { needsMet } from './choices';
+import { requestsOf, type Request } from './requests';
+import { isPossible } from './solve';
 import { modelOf } from './cases';
 import { NOT_REACHED, type Model, type Placed } from './model';
 import { search } from './search';
@@ -68,7 +70,8 @@ const anyCase: fc.Arbitrary<Case> = fc
       },
     ),
     pin: fc.option(fc.tuple(fc.integer({ min: 0, max: 4 }), fc.constantFrom('a', 'b', 'd')), { freq: 4 }),
-    held: fc.option(fc.subarray(['a', 'b']), { freq: 4 }),
+    // A class that stands as it is, whatever it would need: the first, or one in the middle.
+    held: fc.option(fc.record({ at: fc.integer({ min: 0, max: 3 }), of: fc.subarray(['a', 'b', 'c', 'd']) })),
   })
   .map(({ count, every, minutes, hour, already, goals, pin, held }) =>
     aCase({
@@ -81,8 +84,8 @@ const anyCase: fc.Arbitrary<Case> = fc
         r,
         steps: Array.from({ length: steps }, (_, step) => ({ ms: 120_000 + step * 60_000, fresh: step === 0 ? 1 : 0, n: step, d: step * 7 })),
       })),
-      fixed: held ? [held] : [],
-      pins: pin && pin[0] < count && !(held && pin[0] === 0) ? [pin] : [],
+      fixed: held ? Array.from({ length: count }, (_, at) => (at === held.at ? held.of : null)) : [],
+      pins: pin && pin[0] < count && held?.at !== pin[0] ? [pin] : [],
     }),
   );
 
@@ -181,6 +184,47 @@ test('what is offered as a mend works, and what is called a clash cannot be kept
     { numRuns: 60 },
   );
   expect(seen).toBeGreaterThan(10);
+});
+
+test('a clash cannot be kept, and nothing smaller clashes', () => {
+  let seen = 0;
+  const keeps = (one: Case, kept: readonly Request[]) =>
+    isPossible(
+      small,
+      requestsOf(one)
+        .filter(({ code, technique }) => !kept.some((own) => own.code === code && own.technique === technique))
+        .reduce((of, request) => request.without(of), one),
+      never,
+    );
+  const sets = <T>(of: readonly T[], size: number): T[][] =>
+    size === 0 ? [[]] : of.flatMap((first, at) => sets(of.slice(at + 1), size - 1).map((rest) => [first, ...rest]));
+  fc.assert(
+    fc.property(anyCase, (one) => {
+      const clash = clashOf(small, one, never);
+      if (!clash) return;
+      seen += 1;
+      expect(keeps(one, clash)).toBe(false);
+      for (let size = 0; size < Math.min(clash.length, 4); size += 1)
+        for (const fewer of sets(requestsOf(one), size)) expect(keeps(one, fewer)).toBe(true);
+    }),
+    { numRuns: 40 },
+  );
+  expect(seen).toBeGreaterThan(10);
+});
+
+test('no goal comes earlier than is said, even alone', () => {
+  fc.assert(
+    fc.property(anyCase, (one) => {
+      const { earliest, reached } = solve(small, one, { enough: never });
+      one.goals.forEach((goal, index) => {
+        // The others ask for more than there are classes, so that only this one counts.
+        const goals = one.goals.map((other) => (other === goal ? goal : { ...other, r: 99 }));
+        const alone = solve(small, { ...one, goals }, { enough: never }).reached[index];
+        for (const at of [alone, reached[index]]) if (at !== null) expect(at).toBeGreaterThanOrEqual(earliest[index]);
+      });
+    }),
+    { numRuns: 100 },
+  );
 });
 
 test('the least clash is found, and mends say how much', () => {

@@ -15,9 +15,9 @@ const MOST_TOGETHER = 8;
 /**
  * Bounds goals together. In whatever order they are reached, the last one of a set is reached no sooner than the set allows: its
  * new things take a class each, and its practices have to fit the classes' time. The least sum over all orders goes through the
- * subsets once.
+ * subsets once. Where it is only asked whether all can be reached, the whole set says it.
  */
-export function jointly(model: Model, below: readonly Int16Array[]) {
+export function jointly(model: Model, below: readonly Int16Array[], lastFixed: Int16Array, onlyWhether: boolean) {
   const { tasks, classes, goals } = model;
   const [n, count, all] = [tasks.length, classes.length, goals.length];
   const needsOf = goals.map((_, goal) =>
@@ -28,12 +28,14 @@ export function jointly(model: Model, below: readonly Int16Array[]) {
       ),
     })),
   );
-  const own = (state: State, goal: number): Uint8Array => {
+  // What stands in a fixed class ahead needs nothing before it, and may begin beside other new things.
+  const own = (state: State, goal: number, at: number): Uint8Array => {
     const found = new Uint8Array(n);
     for (const { task, above } of needsOf[goal]) {
       if (tasks[task].already) continue;
       let most = 0;
-      for (const { task: other, classes: times } of above) if (state.begun[other] < 0) most = Math.max(most, times - state.had[task]);
+      for (const { task: other, classes: times } of above)
+        if (state.begun[other] < 0 && lastFixed[other] < at) most = Math.max(most, times - state.had[task]);
       found[task] = Math.max(0, most, state.begun[task] < 0 ? 1 : 0);
     }
     const { task, times } = goals[goal];
@@ -42,7 +44,7 @@ export function jointly(model: Model, below: readonly Int16Array[]) {
   };
   const first = State.first(model);
   const everything = new Uint8Array(n);
-  for (let goal = 0; goal < all; goal += 1) own(first, goal).forEach((times, task) => (everything[task] = Math.max(everything[task], times)));
+  for (let goal = 0; goal < all; goal += 1) own(first, goal, count).forEach((times, task) => (everything[task] = Math.max(everything[task], times)));
   const kinds = kindsOf(model, everything);
   const lacking = new Uint8Array((1 << Math.min(all, MOST_TOGETHER)) * n);
   const order = new Int16Array(n);
@@ -51,17 +53,22 @@ export function jointly(model: Model, below: readonly Int16Array[]) {
 
   return (state: State, at: number, { soonest, earliest }: Alone, alive: readonly number[]): number => {
     if (alive.length < 2) return alive.length === 0 ? 0 : soonest[alive[0]] + 1;
-    if (alive.length > MOST_TOGETHER) return alive.reduce((sum, goal) => sum + soonest[goal] + 1, 0);
+    const apart = () => alive.reduce((sum, goal) => sum + soonest[goal] + 1, 0);
+    if (alive.length > MOST_TOGETHER) return apart();
     // What each goal lacks by itself.
-    const single = alive.map((goal) => own(state, goal));
+    const single = alive.map((goal) => own(state, goal, at));
     const used: number[] = [];
     for (let task = 0; task < n; task += 1) {
-      fresh[task] = state.knows(task) ? 0 : 1;
+      fresh[task] = state.knows(task) || lastFixed[task] >= at ? 0 : 1;
       if (single.some((one) => one[task] > 0)) used.push(task);
     }
     used.sort((a, b) => earliest[a] - earliest[b]);
     used.forEach((task, index) => (order[index] = task));
     const subsets = 1 << alive.length;
+    if (onlyWhether) {
+      for (const task of used) lacking[task] = Math.max(...single.map((one) => one[task]));
+      return lastOf(subsets - 1, 0) >= count ? NOT_REACHED : apart();
+    }
     lacking.fill(0, 0, subsets * n);
     cost[0] = 0;
     for (let set = 1; set < subsets; set += 1) {

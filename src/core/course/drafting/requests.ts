@@ -93,13 +93,18 @@ export function clashOf(file: CaseFile, one: Case, enough: () => boolean): reado
     );
   if (possible(all) !== false) return null;
   let least: readonly Request[] = all;
+  // What is not in a set that can be kept: every clash has at least one of these.
+  const missing: Request[][] = [];
   // Goals that can be left out are tried first, so that what remains is about as few of them as can be.
   for (const request of [...all].reverse()) {
     const fewer = least.filter((other) => other !== request);
-    if (possible(fewer) === false) least = fewer;
+    const kept = possible(fewer);
+    if (kept === false) least = fewer;
+    if (kept === true) missing.push(all.filter((other) => !fewer.includes(other)));
   }
+  const mayClash = (kept: readonly Request[]) => missing.every((some) => some.some((request) => kept.includes(request)));
   for (let size = 1; size < Math.min(least.length, MOST_TOGETHER + 1); size += 1) {
-    const smaller = subsets(all, size).find((kept) => possible(kept) === false);
+    const smaller = subsets(all, size).find((kept) => mayClash(kept) && possible(kept) === false);
     if (smaller) return smaller;
     if (enough()) return least;
   }

@@ -16,6 +16,8 @@ export interface Outcome {
   /** No draft costs less. */
   readonly bound: number;
   readonly proved: boolean;
+  /** By goal: the class (from 0) before which no draft reaches it, whatever becomes of the others. */
+  readonly soonest: readonly number[];
   readonly nodes: number;
 }
 
@@ -23,7 +25,7 @@ export interface SearchOptions {
   /** Asked now and then; the search ends with what it has when this says so. */
   readonly enough: () => boolean;
   /** Told of every better draft. */
-  readonly onBetter?: (found: Found) => void;
+  readonly onBetter?: (found: Found, soonest: readonly number[]) => void;
   /** Ends at the first draft that costs no more than this. */
   readonly goodEnough?: number;
   /** Only drafts that cost less are looked for. */
@@ -39,7 +41,7 @@ const ASKED_EVERY = 64;
  * good in everything.
  */
 export function search(model: Model, { enough, onBetter, goodEnough = -1, below = Infinity }: SearchOptions): Outcome {
-  const bounds = boundsOf(model);
+  const bounds = boundsOf(model, below <= NOT_REACHED);
   const frontier = model.classes.map(() => new Frontier(model));
   const path: Placed[] = [];
   const lastPin = model.classes.findLastIndex(({ pins }) => pins.length > 0);
@@ -81,13 +83,14 @@ export function search(model: Model, { enough, onBetter, goodEnough = -1, below 
     const cost = state.cost + state.open * NOT_REACHED;
     if (cost >= limit()) return;
     best = { cost, classes: [...path, ...model.classes.slice(at).map(({ fixed }) => fixed ?? [])] };
-    onBetter?.(best);
+    onBetter?.(best, soonest);
     if (cost <= goodEnough) stopped = true;
   };
   const start = State.first(model);
   start.bound = bounds.lowest(start, 0);
+  const soonest = bounds.soonest(start, 0);
   const { bound } = start;
   if (bound < below) visit(start, 0);
   const proved = !stopped || (best !== null && limit() <= bound);
-  return { best, bound: proved ? limit() : bound, proved, nodes };
+  return { best, bound: proved ? limit() : bound, proved, soonest, nodes };
 }

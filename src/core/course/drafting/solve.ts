@@ -14,6 +14,8 @@ export interface Solved {
   readonly sessions: readonly (readonly (readonly [technique: string, step: number])[])[];
   /** By goal: the number of the class it is reached in; null where it is left out. */
   readonly reached: readonly (number | null)[];
+  /** By goal: no draft reaches it in an earlier class than this, whatever becomes of the others. */
+  readonly earliest: readonly number[];
 }
 
 /** What may be asked of a search while it runs. */
@@ -28,7 +30,7 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
   const model = modelOf(file, one);
   const named = (classes: readonly Placed[]) =>
     filled(model, classes).map((placed) => placed.map(([task, step]) => [model.tasks[task].id, step] as const));
-  const solved = (cost: number, classes: readonly Placed[], bound: number, proved: boolean): Solved => {
+  const solved = (cost: number, classes: readonly Placed[], bound: number, proved: boolean, soonest: readonly number[]): Solved => {
     const { dropped, sum } = valueOf(cost);
     const least = valueOf(bound);
     return {
@@ -46,9 +48,13 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
           one.dates.filter((date) => goal.by === undefined || date <= goal.by).length,
         ),
       ),
+      earliest: soonest.map((at) => at + 1),
     };
   };
-  const outcome = search(model, { enough, onBetter: onBetter && ((found) => onBetter(solved(found.cost, found.classes, 0, false))) });
+  const outcome = search(model, {
+    enough,
+    onBetter: onBetter && ((found, soonest) => onBetter(solved(found.cost, found.classes, 0, false, soonest))),
+  });
   if (!outcome.best)
     return {
       status: outcome.proved ? 'impossible' : 'bound',
@@ -57,8 +63,9 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
       bound: 0,
       sessions: one.dates.map(() => []),
       reached: one.goals.map(() => null),
+      earliest: outcome.soonest.map((at) => at + 1),
     };
-  return solved(outcome.best.cost, outcome.best.classes, outcome.bound, outcome.proved);
+  return solved(outcome.best.cost, outcome.best.classes, outcome.bound, outcome.proved, outcome.soonest);
 }
 
 function reachedIn(classes: readonly Placed[], task: number, last: number, times: number, before: number): number | null {
