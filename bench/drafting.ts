@@ -138,7 +138,7 @@ function measureChecks(): void {
 }
 
 /** How long the solver beside ours may take for one request, in seconds. */
-const SOLVER_LIMIT = 30;
+const SOLVER_LIMIT = 60;
 
 /** The same requests by a general mixed-integer solver: the same best values, and how much processor time each takes altogether. */
 async function besideSolver(name: string, of: CaseFile, cases: readonly Case[]): Promise<void> {

@@ -27,6 +27,12 @@ export function TypedField({ id, label, hideLabel, value, onChange, onBlur, erro
     onChange(typed.trim() === '' ? '' : (read(typed) ?? typed));
     setTyped(null);
   };
+  const type = (text: string) => {
+    setTyped(text);
+    // What is wrong is mended as it is typed, so that nothing below moves as the field is left.
+    const meant = read(text);
+    if (error && meant !== null) onChange(meant);
+  };
   const press = (event: React.KeyboardEvent) => {
     if (event.key === 'Enter') return settle();
     const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : null;
@@ -42,7 +48,7 @@ export function TypedField({ id, label, hideLabel, value, onChange, onBlur, erro
       {...labelled(label, hideLabel)}
       id={id}
       value={typed ?? shown ?? value}
-      onChange={(event) => setTyped(event.target.value)}
+      onChange={({ target }) => type(target.value)}
       onBlur={() => {
         settle();
         onBlur?.();

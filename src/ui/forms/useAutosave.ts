@@ -1,6 +1,7 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { forgetTyped, keepTyped, keptTyped, type Typed } from '../device';
 import type { Reply } from './reply';
 
 /** How long after the last change something is saved, and how soon it is tried again without a network. */
@@ -8,6 +9,10 @@ const AFTER_MS = 500;
 const AGAIN_MS = 8000;
 
 interface Saving<Value, Theirs> {
+  /** What it is, for the device to keep what was typed until it has arrived. */
+  readonly key: string;
+  /** What was typed before a reload and had not arrived. */
+  readonly onFound: (value: Value) => void;
   /** What stands in the studio, and was seen. */
   readonly version: number;
   readonly save: (value: Value, version: number) => Promise<Reply<{ readonly version: number }>>;
@@ -22,6 +27,8 @@ export interface Autosaved<Value, Theirs> {
   /** Both versions, until one of them is taken. */
   readonly clash: Theirs | null;
   readonly save: (value: Value) => void;
+  /** Keeps on the device what does not read yet, so that a reload does not lose it. */
+  readonly keep: (value: Value) => void;
   /** What was seen counts on by something else than saving. */
   readonly seen: (version: number) => void;
   /** Goes on from a version: theirs was taken, or mine is to stand over it. */
@@ -30,9 +37,16 @@ export interface Autosaved<Value, Theirs> {
 
 /**
  * Saves shortly after the last change, one save after another, at the version that was seen; says when, or why not. Without a
- * network it tries again by itself. When somebody else saved first, nothing of either is lost: theirs is fetched to be looked at.
+ * network it tries again by itself, after a reload too. When somebody else saved first, nothing of either is lost: theirs is fetched to be looked at.
  */
-export function useAutosave<Value, Theirs>({ version: first, save: send, compare, onSaved }: Saving<Value, Theirs>): Autosaved<Value, Theirs> {
+export function useAutosave<Value, Theirs>({
+  key,
+  version: first,
+  save: send,
+  compare,
+  onSaved,
+  onFound,
+}: Saving<Value, Theirs>): Autosaved<Value, Theirs> {
   const [saved, setSaved] = useState<Autosaved<Value, Theirs>['saved']>(null);
   const [clash, setClash] = useState<Theirs | null>(null);
   const [shown, setShown] = useState(first);
@@ -45,6 +59,23 @@ export function useAutosave<Value, Theirs>({ version: first, save: send, compare
     addEventListener('beforeunload', warn);
     return () => removeEventListener('beforeunload', warn);
   }, []);
+  const found = useEffectEvent((typed: Typed<Value> | undefined) => {
+    if (!typed || unsaved.current) return;
+    version.current = typed.version;
+    onFound(typed.value);
+  });
+  useEffect(() => {
+    // A device that keeps nothing (private browsing) has nothing to find.
+    keptTyped<Value>(key).then(found, () => undefined);
+  }, [key]);
+  const keep = (value: Value) => {
+    unsaved.current = { value };
+    void keepTyped(key, { version: version.current, value }).catch(() => undefined);
+  };
+  const forget = () => {
+    unsaved.current = null;
+    void forgetTyped(key).catch(() => undefined);
+  };
   const attempt = async () => {
     const waiting = unsaved.current;
     if (!waiting) return;
@@ -52,7 +83,7 @@ export function useAutosave<Value, Theirs>({ version: first, save: send, compare
       const reply = await send(waiting.value, version.current);
       if (reply.ok) {
         version.current = reply.value.version;
-        if (unsaved.current === waiting) unsaved.current = null;
+        if (unsaved.current === waiting) forget();
         setShown(reply.value.version);
         setSaved({ text: `Saved ${clockNow()}.`, bad: false });
         return onSaved();
@@ -75,7 +106,7 @@ export function useAutosave<Value, Theirs>({ version: first, save: send, compare
     }, ms);
   };
   const save = (value: Value) => {
-    unsaved.current = { value };
+    keep(value);
     if (clash === null) {
       setSaved({ text: 'Saving …', bad: false });
       later(AFTER_MS);
@@ -85,7 +116,8 @@ export function useAutosave<Value, Theirs>({ version: first, save: send, compare
     version.current = from;
     setShown(from);
     setClash(null);
-    unsaved.current = mine === null ? null : { value: mine };
+    if (mine === null) forget();
+    else keep(mine);
     if (mine === null) setSaved({ text: 'Theirs stands.', bad: false });
     else later(0);
   };
@@ -93,7 +125,11 @@ export function useAutosave<Value, Theirs>({ version: first, save: send, compare
     version.current = now;
     setShown(now);
   };
-  return { saved, version: shown, clash, save, seen, settle };
+  const keepOnly = (value: Value) => {
+    clearTimeout(timer.current);
+    keep(value);
+  };
+  return { saved, version: shown, clash, save, keep: keepOnly, seen, settle };
 }
 
 function clockNow(): string {

@@ -45,7 +45,9 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   const [past, setPast] = useState<readonly Sheet[]>([]);
   const [undone, setUndone] = useState<readonly Sheet[]>([]);
   const input = ({ drafts, purpose, note }: Sheet, version: number) => ({ session: session.id, version, purpose, note, blocks: drafts.map(toInput) });
-  const { saved, save, version, clash, seen, settle } = useAutosave<Sheet, PlanNow>({
+  const { saved, save, keep, version, clash, seen, settle } = useAutosave<Sheet, PlanNow>({
+    key: `plan ${session.id}`,
+    onFound: (value) => show(value),
     version: session.version,
     save: (value, at) => saveBlocksAction(input(value, at)),
     compare: (value, at) => comparePlanAction(input(value, at)),
@@ -57,6 +59,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   const show = (next: Sheet) => {
     setSheet(next);
     if (next.drafts.every((draft) => readDraft(draft, usual).ok)) save(next);
+    else keep(next);
   };
   const change = (more: Partial<Sheet>) => {
     setPast([...past.slice(-REMEMBERED), sheet]);
@@ -101,7 +104,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
       <Minutes planned={plannedMinutes(reads)} minutes={session.minutes} whole={whole} saved={saved} />
       {clash && (
         <Clash differs={clash.differs} onTheirs={() => takeTheirs(clash)} onMine={() => settle(clash.version, sheet)}>
-          <BothVersions mine={drafts} theirs={clash.blocks} />
+          <BothVersions mine={sheet} theirs={clash} />
         </Clash>
       )}
       <div className="two">

@@ -1,7 +1,7 @@
 'use client';
 
 import { signOutAction } from '@/app/actions/signin';
-import { forgetDevice } from '@/ui/teach/device';
+import { forgetDevice } from '../device';
 
 /** Signs out and wipes what this device kept of classes; logs that were not sent yet stay. */
 export function SignOut() {

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ClassView } from '@/views/teach';
-import { keepClassOffline } from './device';
+import { keepClassOffline } from '../device';
 import { ClassScreen } from './ClassScreen';
 import { Door } from './Door';
 import { LogForm } from './LogForm';

@@ -9,7 +9,7 @@ import { DONE, EFFORTS, FIRST_BREATHS, MOODS, reachedBy, type Attendance, type B
 import { clockText, dayText } from '@/core/units';
 import { FORM_LIMITS } from '@/forms/limits';
 import type { ClassView } from '@/views/teach';
-import { keepLog, sendLog, type Sent } from './device';
+import { keepLog, sendLog, type Sent } from '../device';
 import type { Run } from './run';
 import styles from './Teach.module.css';
 

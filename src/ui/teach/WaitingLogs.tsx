@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import { useNotice } from '../look/Notices';
-import { sendWaiting } from './device';
+import { sendWaiting } from '../device';
 
 const EVERY_MS = 20_000;
 

@@ -5,7 +5,7 @@ import { v7 as newId } from 'uuid';
 import { AT_THE_START, type PlayerState } from '@/core/cues';
 import { NOTHING_TODAY, type DoorAnswers } from '@/core/screening';
 import type { Block } from '@/core/plan';
-import { keepRun, keptRun } from './device';
+import { keepRun, keptRun } from '../device';
 
 /** How far a class has come on this device: kept as it changes, so that a reload goes on where it was. */
 export interface Run {

@@ -2,12 +2,13 @@
 
 import { del, get, keys, set } from 'idb-keyval';
 import type { LogAnswer } from '@/views/teach';
-import type { Reply } from '../forms/reply';
+import type { Reply } from './forms/reply';
 
-/** What a teacher's device keeps: how far a class has run, door answers for today, and logs that wait for the network. */
+/** What a device keeps: how far a class has run, door answers for today, and what waits for the network: logs, and what was typed. */
 
 const RUN = 'run:';
 const LOG = 'log:';
+const TYPED = 'typed:';
 /** Where the service worker looks when there is no network. */
 const OFFLINE_CACHE = 'oaken-class';
 
@@ -20,6 +21,15 @@ export interface WaitingLog {
 export const keepRun = (key: string, run: unknown): Promise<void> => set(RUN + key, run);
 export const keptRun = <T>(key: string): Promise<T | undefined> => get<T>(RUN + key);
 export const keepLog = (log: WaitingLog): Promise<void> => set(LOG + log.id, log);
+
+/** What was typed and has not arrived yet, with the version it was typed on. */
+export interface Typed<Value> {
+  readonly version: number;
+  readonly value: Value;
+}
+export const keepTyped = <Value>(key: string, typed: Typed<Value>): Promise<void> => set(TYPED + key, typed);
+export const keptTyped = <Value>(key: string): Promise<Typed<Value> | undefined> => get<Typed<Value>>(TYPED + key);
+export const forgetTyped = (key: string): Promise<void> => del(TYPED + key);
 
 /** Logs that have not arrived yet. */
 async function waitingLogs(): Promise<WaitingLog[]> {
@@ -67,9 +77,9 @@ export async function keepClassOffline(): Promise<void> {
   }
 }
 
-/** Wipes plans and instructions from this device; logs not yet sent are kept and sent once. */
+/** Wipes plans, instructions and what was typed from this device; logs not yet sent are kept and sent once. */
 export async function forgetDevice(): Promise<void> {
-  const names = (await keys<string>()).filter((name) => String(name).startsWith(RUN));
+  const names = (await keys<string>()).filter((name) => [RUN, TYPED].some((kind) => String(name).startsWith(kind)));
   await Promise.all(names.map((name) => del(name)));
   if ('caches' in window) await Promise.all((await caches.keys()).map((name) => caches.delete(name)));
 }
