@@ -1,3 +1,3 @@
 /** Who will be ready: exact chances from attendance, over what a technique stands on. */
-export { bestReview, howMany, readiness, readinessOf, type Course as ForecastCourse, type HowMany } from './readiness';
+export { bestReview, countsOf, howMany, readiness, readinessOf, type Course as ForecastCourse, type HowMany } from './readiness';
 export * from './catchUp';

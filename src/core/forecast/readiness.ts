@@ -91,11 +91,8 @@ export interface HowMany {
   readonly high: number;
 }
 
-/**
- * How many of some people, each with a chance of their own: the mean, and the narrowest middle that holds at least 80 %.
- * @example howMany([1, 1, 0]) // { expected: 2, low: 2, high: 2 }
- */
-export function howMany(chances: readonly number[]): HowMany {
+/** How likely each number of some people is, each with a chance of their own: exact. @example countsOf([0.5, 0.5]) // [0.25, 0.5, 0.25] */
+export function countsOf(chances: readonly number[]): readonly number[] {
   let of = [1];
   for (const chance of chances) {
     const next = new Array<number>(of.length + 1).fill(0);
@@ -105,6 +102,15 @@ export function howMany(chances: readonly number[]): HowMany {
     });
     of = next;
   }
+  return of;
+}
+
+/**
+ * How many of some people, each with a chance of their own: the mean, and the narrowest middle that holds at least 80 %.
+ * @example howMany([1, 1, 0]) // { expected: 2, low: 2, high: 2 }
+ */
+export function howMany(chances: readonly number[]): HowMany {
+  const of = countsOf(chances);
   const below = (share: number) => {
     let sum = 0;
     for (const [count, each] of of.entries()) {

@@ -1,0 +1,38 @@
+import type { IsoDate } from '../units';
+import { SERIES_LIMITS } from './limits';
+import type { CheckIn } from './types';
+
+/** Why somebody seems to be drifting off. */
+export interface Drift {
+  readonly silentDays: number;
+  readonly strained: number;
+  readonly easier: number;
+  /** The last day they said something on; null where they never did. */
+  readonly last: IsoDate | null;
+}
+
+/**
+ * Whether somebody is drifting off: nothing for three days, strained twice, or the easier version three times.
+ * @param dates the days they could practise that are over, from the first
+ * @returns null where they are not
+ */
+export function driftOf(dates: readonly IsoDate[], checkIns: readonly CheckIn[]): Drift | null {
+  const said = new Map(checkIns.filter(({ did }) => did !== 'not today').map((one) => [one.date, one]));
+  let silentDays = 0;
+  for (let at = dates.length - 1; at >= 0 && !said.has(dates[at]); at -= 1) silentDays += 1;
+  const strained = checkIns.filter(({ felt }) => felt === 'strained').length;
+  const easier = checkIns.filter((one) => one.easier).length;
+  const { silentDays: silent, strainedTimes, easierTimes } = SERIES_LIMITS;
+  if (silentDays < silent && strained < strainedTimes && easier < easierTimes) return null;
+  return { silentDays, strained, easier, last: [...said.keys()].sort().at(-1) ?? null };
+}
+
+/** Why, in a few words. @example driftText({ silentDays: 4, strained: 0, easier: 0, last: null }) // "nothing for 4 days" */
+export function driftText({ silentDays, strained, easier }: Drift): string {
+  const { silentDays: silent, strainedTimes, easierTimes } = SERIES_LIMITS;
+  return [
+    ...(silentDays >= silent ? [`nothing for ${silentDays} days`] : []),
+    ...(strained >= strainedTimes ? [`strained ${strained === 2 ? 'twice' : `${strained} times`}`] : []),
+    ...(easier >= easierTimes ? [`took the easier version ${easier} times`] : []),
+  ].join(', ');
+}

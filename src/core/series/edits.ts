@@ -1,0 +1,67 @@
+import type { Planning } from '../course';
+import type { TechniqueBlock } from '../plan';
+import { minutesOf } from './days';
+import { gentlest } from './draft';
+import { gentleMinutes } from './minutes';
+import type { SeriesDay } from './types';
+
+/** One change of a series' days, by hand. */
+export type SeriesEdit =
+  /** Two days change places; what is live stays on its date. */
+  | { readonly do: 'swap'; readonly day: number; readonly with: number }
+  | { readonly do: 'kind'; readonly day: number; readonly kind: SeriesDay['kind'] }
+  | { readonly do: 'practice'; readonly day: number; readonly technique: string; readonly pattern: string; readonly minutes: number };
+
+/** The days after a change; null where there is no such day. @example edited(days, { do: 'swap', day: 3, with: 4 }, planning, newId) */
+export function edited(days: readonly SeriesDay[], edit: SeriesEdit, planning: Planning, newId: () => string): readonly SeriesDay[] | null {
+  const at = edit.day - 1;
+  if (!days[at]) return null;
+  const changed = (index: number, to: SeriesDay) => days.map((day, one) => (one === index ? to : day));
+  switch (edit.do) {
+    case 'swap': {
+      const other = days[edit.with - 1];
+      if (!other) return null;
+      const blocksOf = (index: number) => (index === at ? other.blocks : index === edit.with - 1 ? days[at].blocks : days[index].blocks);
+      return days.map((day, index) => ({ ...day, blocks: blocksOf(index) }));
+    }
+    case 'kind':
+      return changed(
+        at,
+        edit.kind === 'gentle' && days[at].kind !== 'gentle' ? madeGentle(days, at, planning, newId) : { ...days[at], kind: edit.kind },
+      );
+    case 'practice': {
+      const block: TechniqueBlock = {
+        id: days[at].blocks[0]?.id ?? newId(),
+        kind: 'technique',
+        technique: edit.technique,
+        pattern: edit.pattern,
+        dose: `${edit.minutes} min`,
+        tempo: planning.tempo,
+      };
+      return changed(at, { ...days[at], blocks: [block] });
+    }
+  }
+}
+
+/** A gentle day keeps to what is gentlest of what came before, for three quarters of its minutes. */
+function madeGentle(days: readonly SeriesDay[], at: number, planning: Planning, newId: () => string): SeriesDay {
+  const known = [...planning.already, ...days.slice(0, at).flatMap(({ blocks }) => blocks.map(({ technique }) => technique))];
+  const technique = gentlest(
+    known.filter((id) => planning.basis.library.find(id) !== null),
+    planning,
+  );
+  const { pattern } = planning.taught(technique);
+  const dose = `${gentleMinutes(minutesOf(days[at]))} min`;
+  return { kind: 'gentle', blocks: [{ id: newId(), kind: 'technique', technique, pattern, dose, tempo: planning.tempo }] };
+}
+
+/** The same practice one rung down: what it grew out of, for the same minutes; the natural breath below everything. */
+export function easierOf(block: TechniqueBlock, { basis, ladder, taught }: Pick<Planning, 'basis' | 'ladder' | 'taught'>): TechniqueBlock {
+  const rung = (id: string) => basis.library.find(id)?.rung ?? 1;
+  const below = ladder
+    .filter(({ to, needs }) => to === block.technique && basis.library.find(needs) !== null)
+    .map(({ needs }) => needs)
+    .sort((a, b) => rung(a) - rung(b))[0];
+  const technique = below ?? 'natural';
+  return { ...block, technique, pattern: taught(technique).pattern };
+}

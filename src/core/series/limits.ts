@@ -1,0 +1,35 @@
+/** The numbers of a challenge series, each with where it comes from. Words and docs quote them from here. */
+export const SERIES_LIMITS = {
+  /** How many days a series has. */
+  lengths: [7, 14, 21, 30, 40],
+  /** The daily guard: at most a minute more every three days, so that a week grows by two. */
+  growMinutes: 1,
+  growDays: 3,
+  /** The daily dose, in minutes. */
+  fewestMinutes: 1,
+  mostMinutes: 20,
+  /** Every seventh day is gentle unless it is asked otherwise. */
+  gentleEvery: 7,
+  /** How much of its neighbours' minutes a gentle day has. */
+  gentleShare: 0.75,
+  /** Alone at home nothing is practised from above this rung. */
+  homeRung: 2,
+  /** How often each technique that is wanted is practised, where nothing else is said. */
+  practise: 2,
+  /** Whoever did so large a share of the days has finished. */
+  finishShare: 0.8,
+  /** What is thought of somebody before anything is known: four days of five. */
+  prior: { did: 4, missed: 1 },
+  /** A studio's own past counts from so many people on. */
+  pastFrom: 20,
+  /** A day counts half as much for every so many days back. */
+  halfLifeDays: 7,
+  /** Drifting off: nothing for so many days, so often strained, so often the easier version. */
+  silentDays: 3,
+  strainedTimes: 2,
+  easierTimes: 3,
+  /** Nobody is written to twice within so many days. */
+  writeAgainDays: 3,
+  /** Days missed in a row after which the rule takes a step back. */
+  missedBack: 2,
+} as const;

@@ -1,0 +1,318 @@
+import fc from 'fast-check';
+import {
+  checkSeries,
+  dailyJumps,
+  dailyMinutes,
+  datesOf,
+  dayOn,
+  draftSeries,
+  driftOf,
+  driftText,
+  easierOf,
+  edited,
+  isForHome,
+  minutesByDay,
+  minutesShort,
+  mostGrowth,
+  ownDay,
+  SERIES_LIMITS,
+  seriesCheckText,
+  stepBack,
+  type CheckIn,
+  type MissedRule,
+  type Series,
+  type SeriesAsked,
+  type SeriesDay,
+} from '.';
+import { planning } from '../course/example';
+import { SHIPPED_LIBRARY } from '../library';
+import { addDays, isoDate, weekday, type IsoDate } from '../units';
+
+const first = isoDate('2027-01-04');
+const dates = (count: number) => Array.from({ length: count }, (_, at) => addDays(first, at));
+let made = 0;
+const newId = () => `b${(made += 1)}`;
+const beginners = planning({ already: new Set(['natural', 'belly']), settled: false });
+const asked = (over: Partial<SeriesAsked> = {}): SeriesAsked => ({
+  length: 21,
+  from: 1,
+  to: 7,
+  gentleEvery: 7,
+  start: '06:30',
+  live: [],
+  themes: [['equal-4-4'], ['longer-4-5'], ['alternate-4-4']],
+  pairings: [],
+  ...over,
+});
+/** Enough of a search that could go on for long. */
+const often = (times: number) => {
+  let count = 0;
+  return () => (count += 1) > times;
+};
+const draft = (over: Partial<SeriesAsked> = {}, of = beginners) => draftSeries(asked(over), dates(asked(over).length), of, newId, often(100));
+const practised = (days: readonly SeriesDay[]) => days.map(({ blocks }) => blocks.map(({ technique }) => technique).join('+'));
+const wrong = (days: readonly SeriesDay[], of = beginners) =>
+  checkSeries(days, dates(days.length), '06:30', of)
+    .filter(({ severity }) => severity !== 'know')
+    .map((check) => `${check.day} ${seriesCheckText(check, SHIPPED_LIBRARY)}`);
+
+describe('the daily dose', () => {
+  test('a week grows by two, and 21 days by six', () => {
+    expect([7, 14, 21, 30, 40].map((length) => mostGrowth({ length, gentleEvery: 0 }))).toEqual([2, 4, 6, 9, 13]);
+    expect([7, 14, 21, 30, 40].map((length) => mostGrowth({ length, gentleEvery: 7 }))).toEqual([2, 4, 6, 8, 11]);
+    expect(dailyMinutes({ length: 7, from: 1, to: 3, gentleEvery: 7 })).toEqual([1, 1, 1, 2, 2, 2, 3]);
+  });
+
+  test('gentle days have three quarters, and the last day is not one', () => {
+    const minutes = dailyMinutes({ length: 14, from: 4, to: 4, gentleEvery: 7 });
+    expect([minutes[5], minutes[6], minutes[13]]).toEqual([4, 3, 4]);
+  });
+
+  test('what cannot be reached says where it gets to, and each mend works', () => {
+    const of = { length: 21, from: 1, to: 10, gentleEvery: 7 };
+    expect(minutesShort(of)).toEqual({
+      reached: 7,
+      mends: [
+        { mend: 'arrive', minutes: 7 },
+        { mend: 'start', minutes: 4 },
+        { mend: 'longer', days: 40 },
+      ],
+    });
+    expect(minutesShort({ ...of, to: 7 })).toBeNull();
+    expect(minutesShort({ ...of, from: 4 })).toBeNull();
+    expect(minutesShort({ ...of, length: 30 })).not.toBeNull();
+    expect(minutesShort({ ...of, length: 40 })).toBeNull();
+  });
+
+  test('no plan of minutes trips its own guard, whatever is asked', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SERIES_LIMITS.lengths),
+        fc.integer({ min: 1, max: 10 }),
+        fc.integer({ min: 0, max: 15 }),
+        fc.constantFrom(0, 3, 7),
+        (length, from, more, gentleEvery) => {
+          const minutes = dailyMinutes({ length, from, to: from + more, gentleEvery });
+          expect(dailyJumps(minutes)).toEqual([]);
+          expect(minutes[length - 1]).toBe(from + Math.min(more, mostGrowth({ length, gentleEvery })));
+        },
+      ),
+    );
+  });
+
+  test('the guard holds on both sides: day 4 may grow, day 3 may not; a minute may, more may not', () => {
+    expect(dailyJumps([1, 1, 1, 2])).toEqual([]);
+    expect(dailyJumps([1, 1, 2])).toEqual([{ day: 3, from: 1, to: 2, most: 2, may: 4 }]);
+    expect(dailyJumps([1, 1, 1, 2.5])).toEqual([{ day: 4, from: 1, to: 2.5, most: 2, may: 4 }]);
+    // After a gentle day it goes on from where it was.
+    expect(dailyJumps([4, 4, 4, 3, 4, 4, 5])).toEqual([]);
+  });
+});
+
+describe('the draft', () => {
+  test('keeps every rule, and each week is about its theme', () => {
+    const { days, left, proved } = draft();
+    expect([left, proved]).toEqual([[], true]);
+    expect(wrong(days)).toEqual([]);
+    const themes = practised(days);
+    expect(themes.slice(14, 20).filter((one) => one === 'alternate-4-4').length).toBeGreaterThanOrEqual(2);
+    expect(days[6].kind).toBe('gentle');
+    expect(practised(days)[6]).toBe('belly');
+    expect(days[20].blocks.length).toBeGreaterThan(1);
+    expect(minutesByDay(days)).toEqual(dailyMinutes(asked()));
+  });
+
+  test('what waits for its week does not come before it', () => {
+    const { days } = draft({ themes: [[], ['equal-4-4']] });
+    expect(practised(days).findIndex((one) => one === 'equal-4-4')).toBeGreaterThanOrEqual(7);
+  });
+
+  test('what is for company is not drafted alone, and says so; on live days it may come', () => {
+    const able = planning({ already: new Set(['natural', 'belly', 'deepened', 'equal-4-4', 'equal-4-4-4']) });
+    expect(isForHome('square-4', able)).toBe(false);
+    const alone = draft({ themes: [['square-4']] }, able);
+    expect(alone.left).toEqual([expect.objectContaining({ technique: 'square-4', why: 'not alone' })]);
+    expect(practised(alone.days)).not.toContain('square-4');
+    const live = draft({ themes: [['square-4']], live: [1, 3, 5] }, able);
+    expect(live.left).toEqual([]);
+    live.days.forEach(({ kind, blocks }) => blocks.forEach(({ technique }) => expect(kind === 'live' || isForHome(technique, able)).toBe(true)));
+  });
+
+  test('what the days cannot hold says why, with mends that were tried', () => {
+    const { left } = draft({ length: 7, themes: [['longer-4-6']], to: 3 });
+    expect(left).toEqual([expect.objectContaining({ technique: 'longer-4-6', why: 'days' })]);
+    expect(left[0].mends.length).toBeGreaterThan(0);
+    expect(draft({ themes: [['27-pumps', 'pumps-27'].filter((id) => SHIPPED_LIBRARY.find(id))], start: '19:00' }).left[0]?.why).toBe('hour');
+  });
+
+  test('nothing stands there that everybody leaves out', () => {
+    const none = planning({
+      already: new Set(['natural', 'belly']),
+      tally: ({ technique }) => ({ people: 3, leaveOut: technique === 'alternate-4-4' ? 3 : 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }),
+    });
+    const { days, left } = draft({}, none);
+    expect(left).toEqual([expect.objectContaining({ technique: 'alternate-4-4', why: 'left out by all' })]);
+    expect(wrong(days, none)).toEqual([]);
+  });
+
+  test('a week of pairings pairs what is known', () => {
+    const { days } = draft({ from: 2, to: 8, pairings: [3] });
+    expect(days.slice(14, 20).some(({ blocks }) => blocks.length === 2)).toBe(true);
+  });
+
+  test('whatever is asked, no draft breaks a rule', () => {
+    const able = SHIPPED_LIBRARY.techniques.filter(({ rung, taughtAt }) => rung <= 3 && taughtAt.includes('morning')).map(({ id }) => id);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(7, 14, 21, 30),
+        fc.array(fc.uniqueArray(fc.constantFrom(...able), { maxLength: 2 }), { maxLength: 4 }),
+        fc.subarray([1, 2, 3, 4, 5, 6, 7], { maxLength: 2 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 0, max: 6 }),
+        fc.constantFrom(['natural', 'belly'], ['natural', 'belly', 'deepened', 'equal-4-4']),
+        (length, themes, live, from, more, already) => {
+          const of = planning({ already: new Set(already), settled: true });
+          const { days, left } = draft({ length, themes, live, from, to: from + more }, of);
+          expect(days).toHaveLength(length);
+          expect(wrong(days, of)).toEqual([]);
+          const there = new Set(practised(days).flatMap((one) => one.split('+')));
+          for (const id of themes.flat()) expect(there.has(id) || left.some(({ technique }) => technique === id)).toBe(true);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('by hand', () => {
+  const { days } = draft();
+  test('two days change places, and the guard answers', () => {
+    const swapped = edited(days, { do: 'swap', day: 2, with: 20 }, beginners, newId)!;
+    expect(practised(swapped)[1]).toBe(practised(days)[19]);
+    expect(wrong(swapped).length).toBeGreaterThan(0);
+    expect(edited(swapped, { do: 'swap', day: 2, with: 20 }, beginners, newId)).toEqual(days);
+    expect(edited(days, { do: 'swap', day: 2, with: 22 }, beginners, newId)).toBeNull();
+  });
+
+  test('a day becomes gentle with what is gentlest of what came before', () => {
+    const gentle = edited(days, { do: 'kind', day: 20, kind: 'gentle' }, beginners, newId)!;
+    expect(gentle[19]).toMatchObject({ kind: 'gentle', blocks: [{ technique: 'belly' }] });
+    expect(wrong(gentle)).toEqual([]);
+  });
+
+  test('the easier version is what it grew out of, and the natural breath below everything', () => {
+    const block = days[days.length - 1].blocks.find(({ technique }) => technique === 'longer-4-5')!;
+    expect(easierOf(block, beginners).technique).toBe('longer-3-4');
+    expect(easierOf({ ...block, technique: 'natural' }, beginners).technique).toBe('natural');
+    expect(easierOf(block, beginners).dose).toBe(block.dose);
+  });
+});
+
+const say = (day: number, over: Partial<CheckIn> = {}): CheckIn => ({
+  date: addDays(first, day - 1),
+  did: 'done',
+  felt: 'easy',
+  easier: false,
+  techniques: practised(draft21)[day - 1].split('+'),
+  signs: false,
+  undone: false,
+  ...over,
+});
+const { days: draft21 } = draft();
+const series = (missed: MissedRule, over: Partial<Series> = {}): Series => ({ firstDate: first, days: draft21, missed, pauses: [], ...over });
+const on = (rule: MissedRule, checkIns: readonly CheckIn[], day: number, joined = first) =>
+  ownDay({ series: series(rule), ladder: SHIPPED_LIBRARY.edges, already: new Set(['natural', 'belly']), joined, checkIns }, addDays(first, day - 1));
+
+describe("a person's own day", () => {
+  const upTo = (day: number, without: readonly number[] = []) =>
+    Array.from({ length: day }, (_, at) => at + 1).flatMap((one) => (without.includes(one) ? [] : [say(one)]));
+
+  test('whoever did every day is with the series, by every rule', () => {
+    for (const rule of ['go on', 'repeat', 'step back'] as const) expect(on(rule, upTo(9), 10)).toEqual({ day: 10, why: null, easierFirst: false });
+  });
+
+  test('one missed day: gone on from, or repeated', () => {
+    expect(on('go on', upTo(9, [9]), 10)?.day).toBe(10);
+    expect(on('repeat', upTo(9, [9]), 10)).toMatchObject({ day: 9, why: 'missed' });
+    expect(on('step back', upTo(9, [9]), 10)?.day).toBe(10);
+  });
+
+  test('two missed in a row step back one, and no further; the easier version stands first', () => {
+    const two = on('step back', upTo(8, [7, 8]), 9)!;
+    expect(two.day).toBe(stepBack(draft21, 8));
+    expect(two.day).toBeLessThan(8);
+    expect(two).toMatchObject({ why: 'missed', easierFirst: true });
+    expect(on('step back', upTo(9, [7, 8, 9]), 10)?.day).toBe(two.day);
+  });
+
+  test('strained, or something felt wrong, steps back one; taken back it does not', () => {
+    const hard = (over: Partial<CheckIn>) => on('go on', [...upTo(8), say(9, over)], 10)!;
+    expect(hard({ felt: 'strained' })).toMatchObject({ day: stepBack(draft21, 9), why: 'strained', easierFirst: true });
+    expect(hard({ signs: true })).toMatchObject({ day: stepBack(draft21, 9), why: 'strained' });
+    expect(hard({ signs: true, undone: true })).toMatchObject({ day: 10, why: null, easierFirst: false });
+    expect(hard({ did: 'not today', felt: null, signs: true })).toMatchObject({ why: 'strained' });
+  });
+
+  test('nothing comes that stands on what somebody did not practise', () => {
+    const late = on('go on', [], 21)!;
+    expect(late).toMatchObject({ why: 'not ready yet' });
+    expect(draft21[late.day - 1].blocks.every(({ technique }) => ['natural', 'belly', 'deepened'].includes(technique))).toBe(true);
+  });
+
+  test('never two days at once, never beyond the series, whatever is missed', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom<MissedRule>('go on', 'repeat', 'step back'),
+        fc.array(fc.constantFrom('done', 'strained', 'signs', 'something else', 'not today', 'missed'), { minLength: 20, maxLength: 20 }),
+        (rule, said) => {
+          const checkIns: CheckIn[] = [];
+          let before = 0;
+          said.forEach((what, index) => {
+            const own = on(rule, checkIns, index + 1)!;
+            expect(own.day).toBeGreaterThanOrEqual(1);
+            expect(own.day).toBeLessThanOrEqual(Math.min(21, Math.max(before + 1, index + 1)));
+            if (rule === 'repeat') expect(own.day).toBeLessThanOrEqual(before + 1);
+            if (what === 'missed') return;
+            const techniques = draft21[own.day - 1].blocks.map(({ technique }) => technique);
+            const did = what === 'something else' || what === 'not today' ? what : 'done';
+            checkIns.push(say(index + 1, { did, felt: what === 'strained' ? 'strained' : 'easy', signs: what === 'signs', techniques }));
+            before = own.day;
+          });
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('late joiners and pauses', () => {
+    expect(on('repeat', [], 5, addDays(first, 4))?.day).toBe(1);
+    expect(on('repeat', [], 4, addDays(first, 4))).toBeNull();
+    const paused = series('go on', { pauses: [{ from: addDays(first, 3), until: addDays(first, 5) }] });
+    expect(dayOn(paused, addDays(first, 3))).toBeNull();
+    expect(dayOn(paused, addDays(first, 6))).toBe(4);
+    expect(datesOf(paused).at(-1)).toBe(addDays(first, 23));
+    expect(weekday(datesOf(paused)[0])).toBe(1);
+  });
+});
+
+describe('drifting off', () => {
+  const past = (count: number): IsoDate[] => dates(count);
+  test.each<[string, CheckIn[], number, string | null]>([
+    ['nothing for two days', [say(1), say(2)], 4, null],
+    ['nothing for three', [say(1), say(2)], 5, 'nothing for 3 days'],
+    ['strained once', [say(1), say(2), say(3, { felt: 'strained' })], 3, null],
+    ['strained twice', [say(1), say(2, { felt: 'strained' }), say(3, { felt: 'strained' })], 3, 'strained twice'],
+    ['easier twice', [say(1, { easier: true }), say(2, { easier: true }), say(3)], 3, null],
+    ['easier three times', [1, 2, 3].map((day) => say(day, { easier: true })), 3, 'took the easier version 3 times'],
+    ['never said anything', [], 3, 'nothing for 3 days'],
+    [
+      '"not today" is no practice',
+      [say(1), say(2, { did: 'not today' }), say(3, { did: 'not today' }), say(4, { did: 'not today' })],
+      4,
+      'nothing for 3 days',
+    ],
+  ])('%s', (_, checkIns, days, text) => {
+    const drift = driftOf(past(days), checkIns);
+    expect(drift && driftText(drift)).toBe(text);
+  });
+});
