@@ -91,3 +91,18 @@ export const OVER_SIXTY: readonly DemoPerson[] = [
   person('Hamish O.', -171, '1957-08-25', has('back')),
   person('Inga L.', -64, '1964-12-05'),
 ];
+
+export const BEGINNERS: readonly DemoPerson[] = [
+  person('Rosa F.', -20, '1981-04-11'),
+  person('Ulf K.', -20, '1974-08-02', has('high blood pressure', 'controlled')),
+  person('Ines P.', -22, '1990-01-19'),
+  person('Theo A.', -19, '1968-12-05', has('back')),
+  person('Mabel D.', -25, '1985-06-30'),
+  person('Anders L.', -18, '1979-10-08'),
+  person('Priya N.', -21, '1992-03-14', has('panic')),
+  person('Cosmo W.', -20, '1988-09-21'),
+  person('Elke R.', -20, '1971-02-27'),
+  person('Sunniva H.', null, '1995-05-09'),
+  person('Bram O.', -23, '1983-11-16'),
+  person('Lotte V.', -20, '1976-07-04'),
+];

@@ -17,7 +17,8 @@ import { acknowledgePlan } from '../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../src/server/usecases/teach/logClass';
 import { members } from '../src/server/repositories/screenings';
 import { course, progressOf, sessionsOf } from '../src/server/repositories/courses';
-import { CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, given, wholeForm, type DemoPerson } from './people';
+import { beginnersSeries } from './series';
+import { BEGINNERS, CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, given, wholeForm, type DemoPerson } from './people';
 import { DEMO_STAFF } from './staff';
 
 /** The Pellwick Boathouse Studio: invented throughout, built through the use cases, dated around the day it is loaded. */
@@ -96,6 +97,15 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
     5,
   );
   await choirCourse(today, choir, opened.staff[1], await director());
+  const beginners = await cohort(
+    await director(),
+    today,
+    'Desk-bound beginners',
+    'People who sit all day, and begin at home.',
+    ['natural', 'belly'],
+    BEGINNERS,
+  );
+  await beginnersSeries(em, today, beginners, opened.staff[1], director);
 }
 
 async function cohort(

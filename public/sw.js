@@ -1,5 +1,5 @@
-// Answers for a class that was opened on this device when there is no network. What it may answer with is put into the
-// cache by the page itself (src/ui/teach/device.ts); signing out empties it.
+// Answers for a class, or a person's own day, that was opened on this device when there is no network. What it may answer with is put into the
+// cache by the page itself (src/ui/device.ts); signing out empties it.
 const CACHE = 'oaken-class';
 
 self.addEventListener('install', () => self.skipWaiting());
@@ -8,7 +8,7 @@ self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim(
 self.addEventListener('fetch', (event) => {
   const url = new URL(event.request.url);
   if (event.request.method !== 'GET' || url.origin !== self.location.origin) return;
-  if (event.request.mode === 'navigate' && url.pathname.startsWith('/teach/')) {
+  if (event.request.mode === 'navigate' && ['/teach/', '/day/'].some((place) => url.pathname.startsWith(place))) {
     event.respondWith(fetch(event.request).catch(() => kept(url.pathname)));
   } else if (url.pathname.startsWith('/_next/static/')) {
     event.respondWith(fetch(event.request).catch(() => kept(url.pathname + url.search)));

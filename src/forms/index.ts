@@ -4,6 +4,7 @@ export { FORM_LIMITS } from './limits';
 export * from './people';
 export * from './plans';
 export * from './rulebook';
+export * from './series';
 export * from './signin';
 export * from './staff';
 export * from './studio';

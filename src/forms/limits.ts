@@ -22,6 +22,12 @@ export const FORM_LIMITS = {
   goals: 12,
   practise: 20,
   weeks: 26,
+  /** Techniques a week of a series is about. */
+  theme: 4,
+  /** Minutes of a day of a series. */
+  dayMinutes: { least: 1, most: 20 },
+  /** Minutes of a live day. */
+  liveMinutes: { least: 20, most: 90 },
   /** Days between two steps of a climb. */
   everyDays: 60,
   /** Minutes a climb grows by at once. */

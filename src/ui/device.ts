@@ -63,8 +63,39 @@ export async function sendWaiting(): Promise<{ readonly sent: number; readonly h
   return { sent, held, waiting: answers.length - sent - held };
 }
 
+/** What somebody said of their day on their own page, until it has arrived. Sent again it changes nothing. */
+export interface WaitingSaid {
+  readonly token: string;
+  readonly date: string;
+  readonly [field: string]: unknown;
+}
+const SAID = 'said:';
+export const keepSaid = (said: WaitingSaid): Promise<void> => set(`${SAID}${said.token} ${said.date}`, said);
+
+/** Sends what waits of one's own page. @returns the last answer; null where there was none, or no network */
+export async function sendSaid(token: string): Promise<Reply<{ readonly help: boolean; readonly signs: boolean }> | null> {
+  let last: Reply<{ readonly help: boolean; readonly signs: boolean }> | null = null;
+  for (const name of (await keys<string>()).filter((one) => String(one).startsWith(SAID + token))) {
+    const said = await get<WaitingSaid>(name);
+    if (!said) continue;
+    try {
+      const response = await fetch(`/api/day/${token}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(said),
+      });
+      if (response.status >= 500 || response.status === 429) return last;
+      last = (await response.json()) as Reply<{ readonly help: boolean; readonly signs: boolean }>;
+      await del(name);
+    } catch {
+      return last;
+    }
+  }
+  return last;
+}
+
 /** Keeps this page and everything it is made of, so that a reload without a network opens it again. */
-export async function keepClassOffline(): Promise<void> {
+export async function keepPageOffline(): Promise<void> {
   if (!('caches' in window) || !('serviceWorker' in navigator)) return;
   try {
     await navigator.serviceWorker.register('/sw.js');

@@ -16,6 +16,7 @@ const PLACES: readonly { readonly href: string; readonly name: string; readonly 
   { href: '/ladder', name: 'Ladder', needs: 'see techniques' },
   { href: '/cohorts', name: 'Cohorts', needs: 'see cohorts' },
   { href: '/courses', name: 'Courses', needs: 'see courses' },
+  { href: '/series', name: 'Series', needs: 'see series' },
   { href: '/plans', name: 'Plans', needs: 'see plans' },
   { href: '/teach', name: 'Teach', needs: 'teach' },
   { href: '/studio', name: 'Studio', needs: 'run the studio' },

@@ -14,6 +14,9 @@ export const STOP_SIGNS: readonly string[] = [
 
 export const EMERGENCY = 'Chest pain, fainting, a seizure, weakness on one side, or breathlessness that stays: call the emergency services.';
 
+/** Signs that call for help at once. {@link EMERGENCY} says so in a sentence. */
+export const HELP_SIGNS: readonly string[] = ['chest pain', 'fainting', 'a seizure', 'weakness on one side', 'breathlessness that stays'];
+
 /** Asked at the door, for today only. */
 export const DOOR_QUESTIONS = [
   { id: 'acute', question: 'Fever, unwell, wheezing, a knock to the head in the last 28 days, alcohol or a sedative?', short: 'unwell today' },

@@ -1,5 +1,5 @@
 import { mustParseDose } from '../pattern';
-import { addDays, daysBetween, type IsoDate } from '../units';
+import { addDays, type IsoDate } from '../units';
 import type { Series, SeriesDay } from './types';
 
 const isPaused = ({ pauses }: Pick<Series, 'pauses'>, date: IsoDate) => pauses.some(({ from, until }) => date >= from && date <= until);
@@ -30,6 +30,3 @@ export function minutesOf({ blocks }: Pick<SeriesDay, 'blocks'>): number {
     return sum + (read.kind === 'minutes' ? read.minutes : 0);
   }, 0);
 }
-
-/** Days since a date, for whoever asks on a later one; 0 for the same day. */
-export const since = (date: IsoDate, now: IsoDate): number => Math.max(0, daysBetween(date, now));

@@ -15,6 +15,8 @@ export interface SeriesAsked extends Asked {
   readonly start: string;
   /** Weekdays of live days, 1 for Monday; none where all of it is alone. */
   readonly live: readonly number[];
+  /** Days on which no class can be held: a live day there is practised alone. */
+  readonly closed: readonly IsoDate[];
   /** Techniques that are wanted, by week; a technique waits for its week. */
   readonly themes: readonly (readonly string[])[];
   /** Weeks whose days pair two things that are known, and end with the grid. */
@@ -150,8 +152,10 @@ function mendText(together: readonly Parameters<typeof mendOfText>[0][], { basis
   return together.map((mend) => (mend.code === 'weeks' ? `${(mend.number ?? 0) * 7} days` : mendOfText(mend, name))).join(' and ');
 }
 
-function kindsOf({ length, gentleEvery, live }: SeriesAsked, dates: readonly IsoDate[]): DayKind[] {
-  return dates.map((date, index) => (live.includes(weekday(date)) ? 'live' : isGentle(index + 1, gentleEvery, length) ? 'gentle' : 'own'));
+function kindsOf({ length, gentleEvery, live, closed }: SeriesAsked, dates: readonly IsoDate[]): DayKind[] {
+  return dates.map((date, index) =>
+    live.includes(weekday(date)) && !closed.includes(date) ? 'live' : isGentle(index + 1, gentleEvery, length) ? 'gentle' : 'own',
+  );
 }
 
 /** What is gentlest of what is known: the lowest rung, calm before even, the natural breath where nothing is. */

@@ -40,6 +40,7 @@ const asked = (over: Partial<SeriesAsked> = {}): SeriesAsked => ({
   gentleEvery: 7,
   start: '06:30',
   live: [],
+  closed: [],
   themes: [['equal-4-4'], ['longer-4-5'], ['alternate-4-4']],
   pairings: [],
   ...over,

@@ -12,6 +12,7 @@ const MAY = {
   'see courses': ['director', 'lead teacher'],
   'edit courses': ['director'],
   'answer a class': ['director', 'lead teacher'],
+  'see series': ['director', 'lead teacher', 'teacher', 'front desk'],
   'see plans': ['director', 'lead teacher'],
   'edit plans': ['director'],
   teach: ['director', 'lead teacher', 'teacher'],

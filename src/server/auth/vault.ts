@@ -1,10 +1,10 @@
-import { createCipheriv, createDecipheriv, createHash, hkdfSync, randomBytes } from 'node:crypto';
+import { createCipheriv, createDecipheriv, createHash, createHmac, hkdfSync, randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 
 /** Where something sealed stands. It opens there and nowhere else: not for another person, in another table or row. */
 export interface Place {
   readonly person: string;
-  readonly table: 'person' | 'screening' | 'clinician_answer' | 'override_made' | 'screening_reading';
+  readonly table: 'person' | 'screening' | 'clinician_answer' | 'override_made' | 'screening_reading' | 'check_in';
   readonly row: string;
 }
 
@@ -16,6 +16,8 @@ export interface Place {
 export interface Vault {
   /** Tells one master key from another without giving it away. */
   readonly fingerprint: string;
+  /** A secret for an address, the same whenever it is asked for, which only whoever has the master key can work out. */
+  token(of: string): string;
   newWrappedKey(person: string): string;
   seal(wrappedKey: string, text: string, place: Place): string;
   /** @throws Unopenable when the key, the place or the text is not what it was */
@@ -27,12 +29,14 @@ export class Unopenable extends Error {}
 
 export function vaultFrom(masterKey: Buffer): Vault {
   if (masterKey.length !== KEY_BYTES) throw new Error(`The master key must be ${KEY_BYTES} bytes`);
+  const tokenKey = Buffer.from(hkdfSync('sha256', masterKey, '', 'oaken-ladder addresses', 32));
   const keyOf = (wrapped: string, person: string) => decrypt(masterKey, wrapped, wrapping(person));
   return {
     fingerprint: createHash('sha256')
       .update(Buffer.from(hkdfSync('sha256', masterKey, '', 'oaken-ladder fingerprint', 32)))
       .digest('hex')
       .slice(0, 32),
+    token: (of) => createHmac('sha256', tokenKey).update(of).digest('base64url'),
     newWrappedKey: (person) => wrapKey(masterKey, person, randomBytes(KEY_BYTES)),
     seal: (wrapped, text, place) => encrypt(keyOf(wrapped, place.person), Buffer.from(text, 'utf8'), placeText(place)),
     open: (wrapped, sealed, place) => decrypt(keyOf(wrapped, place.person), sealed, placeText(place)).toString('utf8'),

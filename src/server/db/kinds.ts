@@ -4,7 +4,7 @@
 export type ScreeningSource = 'paper' | 'form' | 'nothing changed';
 
 /** What a link lets somebody do. */
-export type LinkPurpose = 'screening';
+export type LinkPurpose = 'screening' | 'day';
 
 /** What a link lets somebody of the staff do. */
 export type StaffLinkPurpose = 'invitation' | 'reset';

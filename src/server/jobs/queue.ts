@@ -9,6 +9,10 @@ export interface Jobs {
   readonly remind: Record<string, never>;
   /** Asks for the forms that are due in one studio. */
   readonly 'remind-studio': { readonly studio: string };
+  /** Looks for series whose people get their day. */
+  readonly 'send-days': Record<string, never>;
+  /** Sends the people of one studio's series their day. */
+  readonly 'send-days-of': { readonly studio: string };
   /** Rewrites the tables that held what was erased, once more after everybody who may still read it is done. */
   readonly 'sweep-erased': Record<string, never>;
   /** Forgets what was asked for once, long ago. */
@@ -27,12 +31,18 @@ export const QUEUES: Readonly<Record<JobName, Tried>> = {
   'deliver-mail': { retryLimit: 6, retryDelay: 15, retryBackoff: true },
   remind: HARDLY,
   'remind-studio': HARDLY,
+  'send-days': HARDLY,
+  'send-days-of': HARDLY,
   'sweep-erased': { retryLimit: 6, retryDelay: 300 },
   'forget-done': HARDLY,
 };
 
 /** When what is done by the clock is begun. */
-export const CLOCKWORK: Readonly<Partial<Record<JobName, string>>> = { remind: '*/15 * * * *', 'forget-done': '40 3 * * *' };
+export const CLOCKWORK: Readonly<Partial<Record<JobName, string>>> = {
+  remind: '*/15 * * * *',
+  'send-days': '*/5 * * * *',
+  'forget-done': '40 3 * * *',
+};
 
 let sender: PgBoss | null = null;
 

@@ -3,6 +3,7 @@ import pino from 'pino';
 import { databaseUrl, freshManager } from '../db/orm';
 import { deliverMail } from '../usecases/people/deliverMail';
 import { remindEverywhere, remindStudio } from '../usecases/people/sendReminders';
+import { sendDays, sendDaysEverywhere } from '../usecases/series/sendDays';
 import { forgetDone, sweepErased } from '../usecases/tidying';
 import type { JobName, Jobs } from './queue';
 
@@ -14,6 +15,8 @@ const WORK: Work = {
   'deliver-mail': async (job) => deliverMail(await freshManager(), job, new Date()),
   remind: async () => remindEverywhere(await freshManager(), new Date()),
   'remind-studio': async ({ studio }) => remindStudio(await freshManager(), studio, new Date()),
+  'send-days': async () => sendDaysEverywhere(await freshManager(), new Date()),
+  'send-days-of': async ({ studio }) => sendDays(await freshManager(), studio, new Date()),
   'sweep-erased': async () => sweepErased(await freshManager()),
   'forget-done': async () => forgetDone(await freshManager(), new Date()),
 };

@@ -29,6 +29,20 @@ export const PERSON_FIELDS: Readonly<Record<string, Readonly<Record<string, read
   clinician_answer: { sealed: ['unreadable', ''], answered_on: ['kept', 'the record'], until_date: ['kept', 'the record'] },
   override_made: { sealed: ['unreadable', ''], from_date: ['kept', 'the record'], until_date: ['kept', 'the record'] },
   screening_reading: { why: ['unreadable', 'a reason may name them'] },
+  series_member: {
+    token_hash: ['unreadable', 'of a secret that is worked out from a number that is counted on'],
+    joined_on: ['kept', 'how many took part'],
+    left_on: ['kept', 'the day of erasing at the latest'],
+    sent_on: ['kept', 'that a morning was written'],
+    held_at: ['emptied', ''],
+  },
+  check_in: {
+    sealed: ['unreadable', 'which signs there were'],
+    date: ['kept', 'which days lose people, of somebody no longer named'],
+    did: ['kept', 'which days lose people'],
+    felt: ['kept', 'how a day was taken'],
+    techniques: ['kept', 'what the series gave'],
+  },
   link: { token_hash: ['removed', 'with its row'] },
   outbox_mail: { address: ['removed', 'with its row'], subject: ['removed', 'with its row'], body: ['removed', 'with its row'] },
 };

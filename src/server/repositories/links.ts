@@ -1,5 +1,4 @@
 import { staffId, type Actor } from '../auth/actors';
-import type { LinkPurpose } from '../db/kinds';
 import type { EntityManager } from '../db/orm';
 import { readRows } from '../db/read';
 import { LinkRow, PersonRow, StudioRow } from '../db/rows';
@@ -9,10 +8,13 @@ import { holdPerson } from './people';
 import { hashOf, isToken, newToken } from './tokens';
 
 /** How long a link may be used, by what it is for. */
-export const LINK_DAYS: Readonly<Record<LinkPurpose, number>> = { screening: 14 };
+export const LINK_DAYS = { screening: 14 } as const;
+
+/** Links that are made for one thing, and end. A person's own day has an address that stays; see `series.ts`. */
+type Passing = keyof typeof LINK_DAYS;
 
 /** Makes a link for a person; an older unused one for the same purpose stops working. @returns its token, which is never kept */
-export async function addLink(at: Writing, purpose: LinkPurpose, of: string): Promise<string> {
+export async function addLink(at: Writing, purpose: Passing, of: string): Promise<string> {
   const token = newToken();
   await holdPerson(at, of);
   await change(at, LinkRow, { person: of, purpose, usedAt: null }, { expiresAt: at.now });
@@ -36,7 +38,7 @@ export async function spendLink(at: Writing, id: string): Promise<boolean> {
 }
 
 /** Links that were sent, still work, and are not used. */
-export function waitingLinks(desk: Desk<Actor>, purpose: LinkPurpose) {
+export function waitingLinks(desk: Desk<Actor>, purpose: Passing) {
   return readRows(desk, LinkRow, { purpose, usedAt: null, expiresAt: { $gt: desk.now } }, { orderBy: { madeAt: 'asc' } });
 }
 
@@ -46,7 +48,7 @@ export function linksOf(desk: Desk<Actor>, of: string) {
 }
 
 /** Whose link a token is, in whatever studio; null when it is unknown, used, run out, or its person erased. */
-export async function findLink(em: EntityManager, purpose: LinkPurpose, token: string, now: Date) {
+export async function findLink(em: EntityManager, purpose: Passing, token: string, now: Date) {
   if (!isToken(token)) return null;
   const anywhere = { filters: false } as const;
   const link = await em.findOne(LinkRow, { tokenHash: hashOf(token), purpose, usedAt: null, expiresAt: { $gt: now } }, anywhere);

@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { copyCourseAction } from '@/app/actions/courses';
-import { copyForm, type CopyInput } from '@/forms';
+import { copySeriesAction } from '@/app/actions/series';
+import { copyForm, seriesCopyForm, type CopyInput } from '@/forms';
 import { Day, Field, Pick, Refusal } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 
@@ -13,7 +14,8 @@ interface Named {
 }
 
 interface Props {
-  readonly course: string;
+  readonly of: 'course' | 'series';
+  readonly id: string;
   readonly name: string;
   readonly cohort: string;
   readonly teacher: string;
@@ -23,28 +25,29 @@ interface Props {
 
 const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: id, label: name }));
 
-/** For whom, from when on, and by whom a course is taught once more. */
-export function CopyForm({ course, name, cohort, teacher, firstDate, choices }: Props) {
+/** For whom, from when on, and by whom a course or a series is held once more. */
+export function CopyForm({ of, id, name, cohort, teacher, firstDate, choices }: Props) {
   const router = useRouter();
-  const other = choices.cohorts.find(({ id }) => id !== cohort)?.id ?? cohort;
+  const place = of === 'course' ? '/courses' : '/series';
+  const other = choices.cohorts.find((one) => one.id !== cohort)?.id ?? cohort;
   const form = useForm<CopyInput, { id: string }>(
-    copyForm as never,
-    { course, name: `${name}, again`, cohort: other, teacher, firstDate },
-    copyCourseAction,
-    ({ id }) => router.push(`/courses/${id}`),
+    (of === 'course' ? copyForm : seriesCopyForm) as never,
+    { [of]: id, name: `${name}, again`, cohort: other, teacher, firstDate } as never,
+    of === 'course' ? copyCourseAction : copySeriesAction,
+    ({ id: made }) => router.push(`${place}/${made}`),
   );
   return (
     <form onSubmit={form.send} noValidate className="sheet stack" style={{ maxWidth: 620 }}>
-      <Field form={form} name="name" label="Name of the new course" published autoFocus />
+      <Field form={form} name="name" label={`Name of the new ${of}`} published autoFocus />
       <Pick form={form} name="cohort" label="Cohort" options={options(choices.cohorts)} />
-      <Pick form={form} name="teacher" label="Teacher" options={options(choices.teachers)} />
+      <Pick form={form} name="teacher" label={of === 'course' ? 'Teacher' : 'Led by'} options={options(choices.teachers)} />
       <Day form={form} name="firstDate" label="First day" />
       <Refusal message={form.refusal} />
       <div className="row">
         <Button type="submit" variant="contained" disabled={form.busy}>
           Copy it
         </Button>
-        <Button href={`/courses/${course}`}>Leave it</Button>
+        <Button href={`${place}/${id}`}>Leave it</Button>
       </div>
     </form>
   );

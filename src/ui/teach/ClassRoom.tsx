@@ -1,7 +1,7 @@
 'use client';
 
 import type { ClassView } from '@/views/teach';
-import { keepClassOffline } from '../device';
+import { keepPageOffline } from '../device';
 import { ClassScreen } from './ClassScreen';
 import { Door } from './Door';
 import { LogForm } from './LogForm';
@@ -18,7 +18,7 @@ export function ClassRoom({ room, logging }: { room: ClassView; logging: boolean
         <ReadPlan
           room={room}
           onOpen={() => {
-            void keepClassOffline();
+            void keepPageOffline();
             change({ stage: room.today ? 'door' : 'class' });
           }}
         />

@@ -12,6 +12,9 @@ export async function prepareCourse(desk: Desk) {
   return {
     techniques: library.techniques.map((technique) => ({ id: technique.id, name: technique.name, ...taughtAs(technique, schools) })),
     cohorts: groups.map(({ id, name }) => ({ id, name })),
-    teachers: staff.map(({ id, name, role }) => ({ id, name: `${name}, ${role}` })),
+    // Whoever makes it comes first, and so is its teacher until somebody else is chosen.
+    teachers: [...staff]
+      .sort((a, b) => Number(b.id === desk.who.id) - Number(a.id === desk.who.id))
+      .map(({ id, name, role }) => ({ id, name: `${name}, ${role}` })),
   };
 }

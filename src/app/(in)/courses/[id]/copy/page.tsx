@@ -17,7 +17,8 @@ export default async function CopyPage({ params }: { params: Promise<{ id: strin
           Its goals and classes, on days of their own and for people who are screened afresh. What was logged last time stands beside each class.
         </p>
         <CopyForm
-          course={id}
+          of="course"
+          id={id}
           name={request.name}
           cohort={request.cohort}
           teacher={request.teacher}

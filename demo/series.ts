@@ -1,0 +1,77 @@
+import { v7 as newId } from 'uuid';
+import { datesOf } from '../src/core/series';
+import { addDays, mondayOf, type IsoDate } from '../src/core/units';
+import type { EntityManager } from '../src/server/db/orm';
+import type { Desk } from '../src/server/desk';
+import { membersOf, ownToken, series, type SeriesMember } from '../src/server/repositories/series';
+import { peopleNames } from '../src/server/repositories/people';
+import { createSeries } from '../src/server/usecases/series/createSeries';
+import { checkIn } from '../src/server/usecases/series/ownDay';
+
+/** How somebody keeps a series up. */
+type Habit = (
+  day: number,
+) => { readonly did: 'done' | 'something else' | 'not today'; readonly felt?: 'easy' | 'worked' | 'strained'; readonly easier?: boolean } | null;
+
+const steady: Habit = () => ({ did: 'done', felt: 'easy' });
+const mostly: Habit = (day) => (day % 6 === 4 ? null : { did: day % 9 === 0 ? 'something else' : 'done', felt: day % 5 === 0 ? 'worked' : 'easy' });
+const weekdaysOnly: Habit = (day) => (day % 7 === 6 ? null : { did: 'done', felt: 'worked' });
+
+/** Who keeps it up how; everybody else is steady. */
+const HABITS: Readonly<Record<string, Habit>> = {
+  'Rosa F.': (day) => (day > 12 ? null : mostly(day)),
+  'Ulf K.': (day) => (day > 13 ? null : { did: 'done', felt: day > 11 ? 'strained' : 'worked' }),
+  'Ines P.': (day) => (day > 8 ? null : steady(day)),
+  'Theo A.': (day) => ({ did: 'done', felt: 'worked', easier: day >= 13 && day <= 16 }),
+  'Mabel D.': mostly,
+  'Anders L.': weekdaysOnly,
+  'Priya N.': (day) => (day % 8 === 3 ? { did: 'not today' } : steady(day)),
+};
+
+/** Three weeks at 06:30, in the third of them: what everybody said so far was said by their own pages, each morning. */
+export async function beginnersSeries(
+  em: EntityManager,
+  today: IsoDate,
+  cohort: string,
+  teacher: string,
+  director: (at?: Date) => Promise<Desk>,
+): Promise<void> {
+  const firstDate = addDays(mondayOf(today), -14);
+  const planning = await director(new Date(`${addDays(firstDate, -3)}T10:00:00Z`));
+  const { id } = await createSeries(planning, {
+    once: newId(),
+    name: 'Three weeks to an even breath',
+    cohort,
+    teacher,
+    firstDate,
+    length: 21,
+    start: '06:30',
+    from: 1,
+    to: 6,
+    gentleEvery: 7,
+    live: [3],
+    liveMinutes: 30,
+    missed: 'step back',
+    themes: [{ techniques: ['equal-4-4'] }, { techniques: ['longer-4-5'] }, { techniques: ['both-in-4-4'] }],
+  });
+  const desk = await director();
+  const [found, names, members] = [await series(desk, id), await peopleNames(desk), await membersOf(desk, [id])];
+  for (const [index, date] of datesOf(found).entries()) {
+    if (date > today) continue;
+    // Today some have been up already.
+    for (const member of date < today ? members : members.filter((_, order) => order % 3 === 0))
+      await say(
+        em,
+        desk,
+        member,
+        (HABITS[names.get(member.person) ?? ''] ?? steady)(index + 1),
+        date,
+        date < today ? new Date(`${date}T07:05:00Z`) : desk.now,
+      );
+  }
+}
+
+async function say(em: EntityManager, desk: Desk, member: SeriesMember, said: ReturnType<Habit>, date: IsoDate, now: Date): Promise<void> {
+  if (!said) return;
+  await checkIn(em.fork(), ownToken(desk, member), { ...said, date }, 'demo', now);
+}

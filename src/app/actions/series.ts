@@ -1,0 +1,54 @@
+'use server';
+
+import { reply } from '@/app/edge';
+import { changeDay, draftAgain, pauseSeries, removeSeries, stopSeries } from '@/server/usecases/series/changeSeries';
+import { copySeries, createSeries } from '@/server/usecases/series/createSeries';
+import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '@/server/usecases/series/takePart';
+
+export async function createSeriesAction(input: unknown) {
+  return reply((desk) => createSeries(desk, input));
+}
+
+export async function copySeriesAction(input: unknown) {
+  return reply((desk) => copySeries(desk, input));
+}
+
+export async function changeDayAction(input: unknown) {
+  return reply((desk) => changeDay(desk, input));
+}
+
+export async function draftSeriesAgainAction(input: unknown) {
+  return reply((desk) => draftAgain(desk, input));
+}
+
+export async function stopSeriesAction(input: unknown) {
+  return reply((desk) => stopSeries(desk, input));
+}
+
+export async function pauseSeriesAction(input: unknown) {
+  return reply((desk) => pauseSeries(desk, input));
+}
+
+export async function removeSeriesAction(input: unknown) {
+  return reply((desk) => removeSeries(desk, input));
+}
+
+export async function letInAction(input: unknown) {
+  return reply((desk) => letIn(desk, input));
+}
+
+export async function giveNewAddressAction(input: unknown) {
+  return reply((desk) => giveNewAddress(desk, input));
+}
+
+export async function goOnAction(input: unknown) {
+  return reply((desk) => goOn(desk, input));
+}
+
+export async function undoStepBackAction(input: unknown) {
+  return reply((desk) => undoStepBack(desk, input));
+}
+
+export async function writeToDriftingAction(input: unknown) {
+  return reply((desk) => writeToDrifting(desk, input));
+}

@@ -1,0 +1,67 @@
+import { ownAddress, refusalReply } from '@/app/edge';
+import { freshManager } from '@/server/db/orm';
+import { BODY_LIMITS, limitedText } from '@/server/doors';
+import { Refusal } from '@/server/errors';
+import { checkIn, leaveSeries, setMails, type Heard } from '@/server/usecases/series/ownDay';
+
+const NOT_KEPT = { 'cache-control': 'no-store' };
+
+/** Takes what somebody says of their day: as their browser sends a form, or as their page sends it. Their address is the key. */
+export async function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  const { token } = await params;
+  const asked = request.headers.get('content-type')?.includes('json') ?? false;
+  try {
+    const [address, em] = [await ownAddress(), await freshManager()];
+    const text = await limitedText(request, BODY_LIMITS.personal);
+    const fields = asked ? jsonOf(text) : fieldsOf(text);
+    const heard = await done(em, token, fields, address);
+    if (asked) return Response.json({ ok: true, value: heard }, { headers: NOT_KEPT });
+    return back(token, `said=${heard.help ? 'help' : heard.signs ? 'signs' : 'heard'}`);
+  } catch (error) {
+    const answer = refusalReply(error);
+    if (asked) return Response.json(answer, { status: answer.code === 'broken' ? 500 : answer.code === 'too-many' ? 429 : 422, headers: NOT_KEPT });
+    return back(token, `why=${encodeURIComponent(answer.message)}`);
+  }
+}
+
+async function done(
+  em: Awaited<ReturnType<typeof freshManager>>,
+  token: string,
+  fields: Readonly<Record<string, unknown>>,
+  address: string,
+): Promise<Heard> {
+  const now = new Date();
+  switch (fields.do) {
+    case 'mails':
+      await setMails(em, token, fields.mails === 'yes', address, now);
+      return { help: false, signs: false };
+    case 'leave':
+      if (fields.sure !== 'on') throw new Refusal('invalid', 'Tick that you want to leave; nothing has changed.');
+      await leaveSeries(em, token, address, now);
+      return { help: false, signs: false };
+    default:
+      return checkIn(em, token, fields, address, now);
+  }
+}
+
+function jsonOf(text: string): Record<string, unknown> {
+  try {
+    const value: unknown = JSON.parse(text);
+    if (typeof value === 'object' && value !== null && !Array.isArray(value)) return value as Record<string, unknown>;
+  } catch {
+    // Said below.
+  }
+  throw new Refusal('invalid', 'This could not be read.');
+}
+
+/** The fields of a form as a browser sends it; signs may be several. */
+function fieldsOf(text: string): Record<string, unknown> {
+  const fields = new URLSearchParams(text);
+  if (fields.size > 60) throw new Refusal('too-large');
+  const { felt, easier, ...rest } = Object.fromEntries(fields);
+  return { ...rest, did: rest.did ?? 'done', felt: felt || null, easier: easier === 'on', signs: fields.getAll('signs') };
+}
+
+function back(token: string, how: string): Response {
+  return new Response(null, { status: 303, headers: { location: `/day/${encodeURIComponent(token)}?${how}`, ...NOT_KEPT } });
+}

@@ -1,0 +1,54 @@
+import { adviceFor, bearingsByDate, type House, type Member } from '../instructions';
+import { blockName, type NamedBlock, type TechniqueBlock } from '../plan';
+import type { Doing } from '../screening';
+import type { IsoDate } from '../units';
+
+/** What one person practises alone on a date: as it is for them, and what to mind in it. */
+export interface OwnPractice {
+  readonly blocks: readonly NamedBlock[];
+  /** What to mind: "chair or lying", "eyes open". Names no condition and no rule. */
+  readonly minding: readonly string[];
+  /** Whether it is another practice than the series has. */
+  readonly changed: boolean;
+}
+
+/**
+ * A day's practice as one person does it, screened for its date: what is not for them is changed or gives way to what is, and where
+ * nothing is, to the natural breath. Whoever was not screened gets what the rulebook gives them.
+ * @example practiceFor(person, day.blocks, date, house).blocks[0].name
+ */
+export function practiceFor(person: Member, blocks: readonly TechniqueBlock[], date: IsoDate, house: House): OwnPractice {
+  const bearing = bearingsByDate(house.rulebook)(person, date);
+  const all = blocks.map((block) => {
+    const { advice } = adviceFor(person, bearing, block, house);
+    const refused = advice.answer === 'leave out' || advice.answer === 'ask first';
+    return { block, doing: advice.doing, minding: refused ? advice.posture : advice.words };
+  });
+  return {
+    blocks: all.map(({ block, doing }) => done(block, doing, house)),
+    minding: [...new Set(all.flatMap(({ minding }) => minding))],
+    changed: all.some(({ doing }) => doing.kind !== 'as taught'),
+  };
+}
+
+/** A block as it is done by somebody alone: in step with nobody, so only the breath of what keeps in step is left of it. */
+function done(block: TechniqueBlock, doing: Doing, { library }: House): NamedBlock {
+  const name = blockName(block, library);
+  switch (doing.kind) {
+    case 'as taught':
+      return { ...block, name };
+    case 'option':
+    case 'adapted':
+      return { ...block, pattern: doing.pattern, name };
+    case 'in step': {
+      const [{ inhale, exhale }] = doing.inStep;
+      return { ...block, pattern: `${inhale}:${exhale}`, name: `${inhale}:${exhale}` };
+    }
+    case 'instead': {
+      const technique = library.techniques.find((one) => one.name === doing.name)?.id ?? 'natural';
+      return { ...block, technique, pattern: doing.pattern, name: doing.name };
+    }
+    case 'natural breath':
+      return { ...block, technique: 'natural', pattern: 'natural', name: library.technique('natural').name };
+  }
+}

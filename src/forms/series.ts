@@ -1,0 +1,90 @@
+import { array, boolean, number, object, string, type InferType } from 'yup';
+import { DAY_KINDS, DID, MISSED_RULES, SERIES_LIMITS } from '@/core/series';
+import { HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
+import { EFFORTS } from '@/core/teach';
+import { FORM_LIMITS } from './limits';
+import { clock, day, id, line, oneOf, once, optionalDay, slug, technique, version, whole, words } from './rules';
+
+const { lengths } = SERIES_LIMITS;
+const { dayMinutes, liveMinutes } = FORM_LIMITS;
+
+/** A challenge series: for whom, from when, how long a day, and what each week is about. */
+export const seriesForm = object({
+  once: once(),
+  name: line('the series a name', FORM_LIMITS.courseName),
+  cohort: id().required('Please choose a cohort.'),
+  teacher: id().required('Please choose who leads it.'),
+  firstDate: day('the first day'),
+  length: number()
+    .required('Choose how many days.')
+    .oneOf([...lengths], `A series has ${lengths.slice(0, -1).join(', ')} or ${lengths.at(-1)} days.`),
+  start: clock('the hour'),
+  from: whole('Minutes on day 1', dayMinutes.least, dayMinutes.most),
+  to: whole('Minutes on the last day', dayMinutes.least, dayMinutes.most).test(
+    'grows',
+    'The last day is no shorter than the first.',
+    (to, { parent }) => to >= (parent as { from: number }).from,
+  ),
+  gentleEvery: whole('Gentle every … days', 0, 14),
+  live: array().of(number().required().integer().min(1).max(7)).max(7).default([]),
+  liveMinutes: whole('Minutes of a live day', liveMinutes.least, liveMinutes.most).default(30),
+  missed: oneOf(MISSED_RULES),
+  themes: array()
+    .of(
+      object({
+        techniques: array().of(technique()).max(FORM_LIMITS.theme, `At most ${FORM_LIMITS.theme} in a week.`).required(),
+        pairs: boolean().default(false),
+      }),
+    )
+    .max(6)
+    .test('some', 'Choose at least one technique for some week.', (themes) => (themes ?? []).some(({ techniques = [] }) => techniques.length > 0))
+    .required(),
+});
+
+const asSeen = { series: id(), version: version() };
+
+/** One change of the days, by hand. */
+export const seriesEditForm = object({
+  ...asSeen,
+  do: oneOf(['swap', 'kind', 'practice'] as const),
+  day: number().required().integer().min(1).max(60),
+  with: number().nullable().default(null).integer(),
+  kind: oneOf(DAY_KINDS).nullable().default(null).notRequired(),
+  technique: slug('No such technique.'),
+  pattern: string().nullable().default(null).max(FORM_LIMITS.pattern),
+  minutes: number()
+    .nullable()
+    .default(null)
+    .min(0.5, 'At least half a minute.')
+    .max(dayMinutes.most, `At most ${dayMinutes.most} minutes.`)
+    .test('halves', 'Whole or half minutes.', (value) => value == null || value * 2 === Math.round(value * 2)),
+});
+
+export const seriesSeenForm = object(asSeen);
+export const seriesPauseForm = object({ ...asSeen, from: day('the first day of the pause'), until: day('the last day of the pause') });
+export const seriesCopyForm = seriesForm.pick(['once', 'name', 'cohort', 'teacher', 'firstDate']).shape({ series: id() });
+export const memberForm = object({ member: id() });
+export const stepForm = object({ checkIn: id() });
+
+/** A letter to those who are drifting off. */
+export const letterForm = object({
+  once: once(),
+  series: id(),
+  members: array().of(id()).min(1).max(FORM_LIMITS.people).required(),
+  text: words(FORM_LIMITS.logNote).required('Write a line or two.'),
+});
+
+/** What somebody says of their day. */
+export const checkInForm = object({
+  date: optionalDay(),
+  did: oneOf(DID),
+  felt: oneOf(EFFORTS).nullable().default(null).notRequired(),
+  easier: boolean().default(false),
+  signs: array()
+    .of(oneOf([...STOP_SIGNS, ...HELP_SIGNS]))
+    .max(STOP_SIGNS.length + HELP_SIGNS.length)
+    .default([]),
+});
+
+export type SeriesInput = InferType<typeof seriesForm>;
+export type SeriesEditInput = InferType<typeof seriesEditForm>;

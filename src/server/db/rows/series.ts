@@ -1,0 +1,86 @@
+import { defineEntity, p } from '@mikro-orm/core';
+import type { Did, MissedRule, NotReached, Pause, SeriesAsked, SeriesDay } from '@/core/series';
+import type { Effort } from '@/core/teach';
+import { CohortRow, PersonRow } from './people';
+import { ofStaff, ofStudio } from './studio';
+
+export const SeriesRow = defineEntity({
+  name: 'Series',
+  tableName: 'series',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    cohort: p.manyToOne(CohortRow).mapToPk().fieldName('cohort'),
+    name: p.text(),
+    firstDate: p.date(),
+    /** Whoever leads it, and its live days. */
+    teacher: ofStaff('teacher'),
+    asked: p.json<SeriesAsked>(),
+    days: p.json<readonly SeriesDay[]>(),
+    /** What the draft could not reach, as codes. */
+    unreached: p.json<readonly NotReached[]>(),
+    missed: p.text().$type<MissedRule>(),
+    pauses: p.json<readonly Pause[]>(),
+    /** Its live days, as the classes of a course. */
+    liveCourse: p.uuid().nullable(),
+    stoppedOn: p.date().nullable(),
+    removedAt: p.datetime().nullable(),
+    version: p.integer().version(),
+  },
+});
+
+const ofSeries = () => p.manyToOne(SeriesRow).mapToPk().fieldName('series');
+
+/** Somebody who takes part. Only the hash of their own address is kept. */
+export const SeriesMemberRow = defineEntity({
+  name: 'SeriesMember',
+  tableName: 'series_member',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    series: ofSeries(),
+    person: p.manyToOne(PersonRow).mapToPk().fieldName('person'),
+    joinedOn: p.date(),
+    /** Counted on for every new address, which ends the one before. */
+    link: p.integer(),
+    tokenHash: p.text(),
+    /** Whether the morning's mail is wanted. */
+    mails: p.boolean(),
+    sentOn: p.date().nullable(),
+    leftOn: p.date().nullable(),
+    /** Something called for help: nothing but the natural breath until the director says otherwise. */
+    heldAt: p.datetime().nullable(),
+    version: p.integer().version(),
+  },
+});
+
+const ofMember = () => p.manyToOne(SeriesMemberRow).mapToPk().fieldName('member');
+
+export const CheckInRow = defineEntity({
+  name: 'CheckIn',
+  tableName: 'check_in',
+  properties: {
+    id: p.uuid().primary(),
+    studio: ofStudio(),
+    member: ofMember(),
+    date: p.date(),
+    /** The day they practised, of the series. */
+    day: p.integer(),
+    did: p.text().$type<Did>(),
+    felt: p.text().$type<Effort>().nullable(),
+    easier: p.boolean(),
+    techniques: p.json<readonly string[]>(),
+    /** Which signs there were, sealed with the person's key; null where there were none. */
+    sealed: p.text().nullable(),
+    /** Who took back the step that followed from it. */
+    undoneBy: ofStaff('undone_by').nullable(),
+    at: p.datetime(),
+  },
+});
+
+/** That somebody was written to because they were drifting off. */
+export const SeriesLetterRow = defineEntity({
+  name: 'SeriesLetter',
+  tableName: 'series_letter',
+  properties: { id: p.uuid().primary(), studio: ofStudio(), member: ofMember(), sentBy: ofStaff('sent_by'), at: p.datetime() },
+});

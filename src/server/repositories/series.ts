@@ -1,0 +1,277 @@
+import type { InferEntity } from '@mikro-orm/core';
+import type { CheckIn, Did, MissedRule, NotReached, Pause, SeriesAsked, SeriesDay } from '@/core/series';
+import type { Effort } from '@/core/teach';
+import { isoDate, type IsoDate } from '@/core/units';
+import type { Actor, ByLink, Staff } from '../auth/actors';
+import type { EntityManager } from '../db/orm';
+import { readRow, readRows } from '../db/read';
+import { CheckInRow, PersonRow, SeriesLetterRow, SeriesMemberRow, SeriesRow, StudioRow } from '../db/rows';
+import { add, change, claim, hold } from '../db/write';
+import { once, type Desk, type Writing } from '../desk';
+import { knownId, Refusal } from '../errors';
+import { holdPerson } from './people';
+import { hashOf, isToken } from './tokens';
+
+export interface KeptSeries {
+  readonly id: string;
+  readonly cohort: string;
+  readonly name: string;
+  readonly firstDate: IsoDate;
+  readonly teacher: string;
+  readonly asked: SeriesAsked;
+  readonly days: readonly SeriesDay[];
+  readonly unreached: readonly NotReached[];
+  readonly missed: MissedRule;
+  readonly pauses: readonly Pause[];
+  /** The course whose classes are its live days. */
+  readonly liveCourse: string | null;
+  readonly stoppedOn: IsoDate | null;
+  readonly version: number;
+}
+
+/** Somebody who takes part. */
+export interface SeriesMember {
+  readonly id: string;
+  readonly series: string;
+  readonly person: string;
+  readonly joinedOn: IsoDate;
+  readonly link: number;
+  readonly mails: boolean;
+  readonly sentOn: IsoDate | null;
+  readonly leftOn: IsoDate | null;
+  readonly held: boolean;
+  readonly version: number;
+}
+
+/** What somebody said of a day, with what is sealed of it. */
+export interface KeptCheckIn extends CheckIn {
+  readonly id: string;
+  readonly member: string;
+  readonly day: number;
+  readonly sealed: string | null;
+}
+
+const NOT_HERE = 'This series is not here, or not part of your studio.';
+
+const toSeries = (row: InferEntity<typeof SeriesRow>): KeptSeries => ({
+  ...row,
+  firstDate: isoDate(row.firstDate),
+  liveCourse: row.liveCourse ?? null,
+  stoppedOn: row.stoppedOn ? isoDate(row.stoppedOn) : null,
+});
+
+export function allSeries(desk: Desk<Actor>): Promise<KeptSeries[]> {
+  return once(desk, 'series', async () => (await readRows(desk, SeriesRow, { removedAt: null }, { orderBy: { firstDate: 'desc' } })).map(toSeries));
+}
+
+export async function series(desk: Desk<Actor>, id: string): Promise<KeptSeries> {
+  const row = await readRow(desk, SeriesRow, { id: knownId(id, NOT_HERE), removedAt: null });
+  if (!row) throw new Refusal('not-found', NOT_HERE);
+  return toSeries(row);
+}
+
+export async function addSeries(at: Writing, made: Omit<KeptSeries, 'version' | 'stoppedOn'>): Promise<void> {
+  await add(at, SeriesRow, { ...made, stoppedOn: null, removedAt: null });
+}
+
+/** Changes a series at the version it was seen at. @returns the version it has now */
+export function changeSeries(
+  at: Writing,
+  id: string,
+  seen: number,
+  to: Partial<Omit<KeptSeries, 'id' | 'version'>> & { readonly removedAt?: Date },
+): Promise<number> {
+  return claim(at, SeriesRow, id, seen, to);
+}
+
+const toMember = (row: InferEntity<typeof SeriesMemberRow>): SeriesMember => ({
+  ...row,
+  joinedOn: isoDate(row.joinedOn),
+  sentOn: row.sentOn ? isoDate(row.sentOn) : null,
+  leftOn: row.leftOn ? isoDate(row.leftOn) : null,
+  held: row.heldAt !== null,
+});
+
+/** Everybody who takes or took part in some series. */
+export async function membersOf(desk: Desk<Actor>, of: readonly string[]): Promise<SeriesMember[]> {
+  return of.length === 0 ? [] : (await readRows(desk, SeriesMemberRow, { series: [...of] }, { orderBy: { id: 'asc' } })).map(toMember);
+}
+
+export async function seriesMember(desk: Desk<Actor>, id: string): Promise<SeriesMember> {
+  const row = await readRow(desk, SeriesMemberRow, { id: knownId(id) });
+  if (!row) throw new Refusal('not-found', 'This person does not take part, or not in your studio.');
+  return toMember(row);
+}
+
+/** A person's own address in a series: the same every morning, until a new one is asked for. */
+export const ownToken = ({ vault }: Pick<Desk<Actor>, 'vault'>, { id, link }: Pick<SeriesMember, 'id' | 'link'>): string =>
+  vault.token(`day ${id} ${link}`);
+
+/** Lets people take part from a day on; whoever does already goes on as they are. */
+export async function addMembers(at: Writing, of: string, people: readonly string[], joinedOn: IsoDate): Promise<number> {
+  const there = new Set((await membersOf(at, [of])).map(({ person }) => person));
+  const fresh = [...new Set(people)].filter((person) => !there.has(person));
+  if (fresh.length === 0) return 0;
+  const rows = fresh.map((person) => {
+    const id = at.newId();
+    return {
+      id,
+      series: of,
+      person,
+      joinedOn,
+      link: 1,
+      tokenHash: hashOf(ownToken(at, { id, link: 1 })),
+      mails: true,
+      sentOn: null,
+      leftOn: null,
+      heldAt: null,
+    };
+  });
+  await add(at, SeriesMemberRow, ...rows);
+  return fresh.length;
+}
+
+/** What of somebody's part is changed. */
+export interface MemberChange {
+  readonly mails?: boolean;
+  readonly leftOn?: IsoDate | null;
+  readonly heldAt?: Date | null;
+}
+
+/** Changes somebody's part; what is changed stands by itself, whatever else changes meanwhile. */
+export async function changeMember(at: Writing, id: string, to: MemberChange): Promise<void> {
+  const row = await hold(at, SeriesMemberRow, { id: knownId(id) });
+  if (!row) throw new Refusal('not-found');
+  await claim(at, SeriesMemberRow, id, row.version, to);
+}
+
+/** Ends somebody's address and makes another. @returns its token */
+export async function newAddress(at: Writing, id: string): Promise<string> {
+  const row = await hold(at, SeriesMemberRow, { id: knownId(id) });
+  if (!row) throw new Refusal('not-found');
+  const token = ownToken(at, { id, link: row.link + 1 });
+  await claim(at, SeriesMemberRow, id, row.version, { link: row.link + 1, tokenHash: hashOf(token) });
+  return token;
+}
+
+/** Marks that somebody's morning was written; false where it was already. @returns whether it is to be sent now, and to which address */
+export async function markSent(at: Writing, member: SeriesMember, date: IsoDate): Promise<string | null> {
+  // Worked out anew: where the master key was changed, the address is another one.
+  const token = ownToken(at, member);
+  const sent = await change(
+    at,
+    SeriesMemberRow,
+    { id: member.id, $or: [{ sentOn: null }, { sentOn: { $lt: date } }] },
+    { sentOn: date, tokenHash: hashOf(token) },
+  );
+  return sent > 0 ? token : null;
+}
+
+/** What somebody says of a day, as it is kept. */
+export interface Said {
+  readonly member: string;
+  readonly person: string;
+  readonly date: IsoDate;
+  readonly day: number;
+  readonly did: Did;
+  readonly felt: Effort | null;
+  readonly easier: boolean;
+  readonly techniques: readonly string[];
+  readonly signs: readonly string[];
+}
+
+/** Keeps what somebody says of a day: once for a day however often it is sent, the last word counting. */
+export async function keepCheckIn(at: Writing, { person, signs, member, date, ...said }: Said): Promise<void> {
+  const { wrappedKey } = await holdPerson(at, person);
+  const found = await hold(at, CheckInRow, { member, date });
+  const id = found?.id ?? at.newId();
+  const sealed = signs.length > 0 ? at.vault.seal(wrappedKey, JSON.stringify(signs), { person, table: 'check_in', row: id }) : null;
+  if (found) await change(at, CheckInRow, { id }, { ...said, sealed, at: at.now });
+  else await add(at, CheckInRow, { id, member, date, ...said, sealed, undoneBy: null, at: at.now });
+}
+
+/** What each of some people said, from the first day, by who takes part. */
+export async function checkInsOf(desk: Desk<Actor>, members: readonly string[]): Promise<ReadonlyMap<string, readonly KeptCheckIn[]>> {
+  const all = new Map<string, KeptCheckIn[]>(members.map((member) => [member, []]));
+  if (members.length === 0) return all;
+  const rows = await readRows(desk, CheckInRow, { member: [...members] }, { orderBy: { date: 'asc' } });
+  for (const { id, member, date, day, did, felt, easier, techniques, sealed, undoneBy } of rows)
+    all.get(member)?.push({
+      id,
+      member,
+      day,
+      date: isoDate(date),
+      did,
+      felt: felt ?? null,
+      easier,
+      techniques,
+      sealed: sealed ?? null,
+      signs: sealed !== null && sealed !== undefined,
+      undone: undoneBy !== null && undoneBy !== undefined,
+    });
+  return all;
+}
+
+/** Which signs there were; for the director. Null where they cannot be opened any more. */
+export async function openSigns(
+  desk: Desk<Staff>,
+  all: readonly (KeptCheckIn & { readonly person: string })[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const people = await readRows(desk, PersonRow, { id: all.map(({ person }) => person) }, { fields: ['id', 'wrappedKey'] });
+  const keys = new Map(people.map(({ id, wrappedKey }) => [id, wrappedKey]));
+  return new Map(
+    all.flatMap(({ id, sealed, person }) => {
+      try {
+        return sealed
+          ? [[id, JSON.parse(desk.vault.open(keys.get(person) ?? '', sealed, { person, table: 'check_in', row: id })) as string[]] as const]
+          : [];
+      } catch {
+        return [];
+      }
+    }),
+  );
+}
+
+/** Takes back the step that followed from what somebody said. */
+export async function undoStepOf(at: Writing<Staff>, checkIn: string): Promise<void> {
+  const found = await hold(at, CheckInRow, { id: knownId(checkIn) });
+  if (!found) throw new Refusal('not-found');
+  await change(at, CheckInRow, { id: found.id }, { undoneBy: at.who.id });
+}
+
+/** When each was written to last. */
+export async function lettersTo(desk: Desk<Actor>, members: readonly string[]): Promise<ReadonlyMap<string, Date>> {
+  if (members.length === 0) return new Map();
+  const rows = await readRows(desk, SeriesLetterRow, { member: [...members] }, { orderBy: { at: 'asc' } });
+  return new Map(rows.map(({ member, at }) => [member, new Date(at)]));
+}
+
+export async function addLetter(at: Writing<Staff>, member: string): Promise<void> {
+  await add(at, SeriesLetterRow, { id: at.newId(), member, sentBy: at.who.id, at: at.now });
+}
+
+/** Whose day an address is, in whatever studio; null when it is unknown, ended, or its person is gone. */
+export async function findDay(em: EntityManager, token: string): Promise<{ readonly who: ByLink; readonly name: string } | null> {
+  if (!isToken(token)) return null;
+  const anywhere = { filters: false } as const;
+  const member = await em.findOne(SeriesMemberRow, { tokenHash: hashOf(token), leftOn: null }, anywhere);
+  const person = member && (await em.findOne(PersonRow, { id: member.person, erasedAt: null, leftOn: null }, anywhere));
+  if (!person) return null;
+  const studio = await em.findOneOrFail(StudioRow, { id: member.studio });
+  const who: ByLink = {
+    as: 'link',
+    purpose: 'day',
+    link: member.id,
+    person: person.id,
+    studio: studio.id,
+    studioName: studio.name,
+    zone: studio.zone,
+  };
+  return { who, name: person.name };
+}
+
+/** Studios with a series that is not stopped, and their clocks. */
+export async function studiosWithSeries(em: EntityManager): Promise<string[]> {
+  const rows = await em.find(SeriesRow, { removedAt: null, stoppedOn: null }, { filters: false, fields: ['studio'] });
+  return [...new Set(rows.map(({ studio }) => studio))];
+}

@@ -1,0 +1,281 @@
+import { taughtAs } from '@/core/conventions';
+import { layOut } from '@/core/cues';
+import { writePerson } from '@/core/exchange';
+import { readSession, type NamedBlock, type TechniqueBlock } from '@/core/plan';
+import { datesOf, dayOn, easierOf, minutesOf, ownDay, practiceFor, weekOfDay, type OwnDay } from '@/core/series';
+import { EMERGENCY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
+import { addDays, dayText, isoDate, longDayText, type IsoDate } from '@/core/units';
+import { listed } from '@/core/wording';
+import { checkInForm } from '@/forms';
+import type { DayPractice, DayView } from '@/views/series';
+import type { ByLink } from '../../auth/actors';
+import { tryFrom } from '../../auth/signin';
+import { checked } from '../../checked';
+import type { EntityManager } from '../../db/orm';
+import { deskFor, inOne, type Desk } from '../../desk';
+import { Refusal } from '../../errors';
+import { sessionsOf } from '../../repositories/courses';
+import { addMail } from '../../repositories/mails';
+import { cohortItself } from '../../repositories/cohorts';
+import { member as personWith, type OpenedMember } from '../../repositories/screenings';
+import {
+  changeMember,
+  checkInsOf,
+  findDay,
+  keepCheckIn,
+  series,
+  seriesMember,
+  type KeptCheckIn,
+  type KeptSeries,
+  type SeriesMember,
+} from '../../repositories/series';
+import { forgetAttempt } from '../../repositories/signIns';
+import { staff } from '../../repositories/staff';
+import { houseOf } from '../setting';
+import type { Conventions } from '../../repositories/studio';
+
+const GONE = 'This page is closed: its address has ended, or you left the series. The studio can give you a new one; what you did is kept.';
+
+/** Where the person of an address is, and what they practise. */
+interface Here {
+  readonly desk: Desk<ByLink>;
+  readonly found: KeptSeries;
+  readonly part: SeriesMember;
+  readonly person: OpenedMember;
+  readonly house: Conventions;
+  readonly already: ReadonlySet<string>;
+  readonly checkIns: readonly KeptCheckIn[];
+  readonly dates: readonly IsoDate[];
+}
+
+/** The desk of whoever has an address: theirs alone. */
+async function byAddress(em: EntityManager, token: string, address: string, now: Date): Promise<Desk<ByLink>> {
+  const attempt = { address, what: 'a day' };
+  await tryFrom(em, attempt.what, address, now);
+  const day = await findDay(em, token);
+  if (!day) throw new Refusal('late', GONE);
+  await forgetAttempt(em, attempt);
+  return deskFor(day.who, now, em);
+}
+
+async function hereOf(desk: Desk<ByLink>): Promise<Here> {
+  const part = await seriesMember(desk, desk.who.link);
+  const found = await series(desk, part.series);
+  const [person, house, group, checkIns] = await Promise.all([
+    personWith(desk, part.person),
+    houseOf(desk, found.cohort),
+    cohortItself(desk, found.cohort),
+    checkInsOf(desk, [part.id]),
+  ]);
+  return { desk, found, part, person, house, already: new Set(group.already), checkIns: checkIns.get(part.id) ?? [], dates: datesOf(found) };
+}
+
+const ownOn = ({ found, part, house, already, checkIns }: Here, date: IsoDate): OwnDay | null =>
+  ownDay({ series: found, ladder: house.library.edges, already, joined: part.joinedOn, checkIns }, date);
+
+/** Somebody's own day. Nothing is written, and nothing of anybody else is read. */
+export async function openDay(em: EntityManager, token: string, address: string, now: Date): Promise<DayView> {
+  const here = await hereOf(await byAddress(em, token, address, now));
+  const { desk, found, part, person, checkIns, dates, house } = here;
+  const { today } = desk;
+  const own = found.stoppedOn ? null : ownOn(here, today);
+  const practices = own && !part.held ? practicesOf(here, own, today) : null;
+  const said = checkIns.find(({ date }) => date === today) ?? null;
+  const yesterday = addDays(today, -1);
+  const open = dates.includes(yesterday) && yesterday >= part.joinedOn && !checkIns.some(({ date }) => date === yesterday);
+  const mine = dates.filter((date) => date >= part.joinedOn);
+  const over = mine.filter((date) => date < today || (date === today && said !== null && said.did !== 'not today'));
+  const kept = (date: IsoDate) => checkIns.some((one) => one.date === date && one.did !== 'not today');
+  return {
+    person: person.name.split(' ')[0],
+    studio: desk.who.studioName,
+    series: found.name,
+    date: today,
+    day: own?.day ?? null,
+    says: part.held ? HELD : saysOf(here, own),
+    practice: practices?.practice ?? (part.held && own ? natural(here, own) : null),
+    easier: practices?.easier ?? null,
+    easierFirst: own?.easierFirst ?? false,
+    minding: practices?.minding ?? [],
+    live: own ? await liveText(here) : null,
+    said: said && { did: said.did, felt: said.felt },
+    yesterday: open ? yesterday : null,
+    ladder: mine.map((date) => ({
+      day: dates.indexOf(date) + 1,
+      week: weekOfDay(dates.indexOf(date) + 1),
+      done: kept(date) ? 'done' : date < today ? 'gap' : 'ahead',
+    })),
+    did: over.filter(kept).length,
+    of: over.length,
+    naturalBreath: house.naturalBreath,
+    stopSigns: STOP_SIGNS,
+    helpSigns: HELP_SIGNS,
+    emergency: EMERGENCY,
+    mails: part.mails,
+  };
+}
+
+const HELD = 'You said that something was wrong. Breathe as you like until the studio has spoken with you; nothing is lost meanwhile.';
+
+function saysOf({ found, desk, dates, part }: Here, own: OwnDay | null): string {
+  const last = dates.at(-1)!;
+  if (found.stoppedOn) return 'The series was ended. Thank you for the days you came to.';
+  if (desk.today > last) return 'The series is over. What you did stays on your ladder.';
+  if (desk.today < found.firstDate || desk.today < part.joinedOn)
+    return `It begins on ${longDayText(part.joinedOn > found.firstDate ? part.joinedOn : found.firstDate)}, at ${found.asked.start}.`;
+  if (!own) return 'There is a pause today. Nothing is missed.';
+  switch (own.why) {
+    case 'missed':
+      return 'You go on from where you were. Nothing is doubled up.';
+    case 'strained':
+      return 'One step back after a day that was much. It is part of the way.';
+    case 'not ready yet':
+      return 'A few days more with what comes before, so that the next one has ground to stand on.';
+    case null:
+      return '';
+  }
+}
+
+/** What somebody practises on a day, the easier version beside it, each as it is for them. */
+function practicesOf(here: Here, own: OwnDay, date: IsoDate) {
+  const { found, person, house } = here;
+  const blocks = found.days[own.day - 1].blocks;
+  const planning = { basis: house, ladder: house.library.edges, taught: (id: string) => taughtAs(house.library.technique(id), house.schools) };
+  const [taught, lower] = [blocks, blocks.map((block) => easierOf(block, planning))].map((of) => practiceFor(person, of, date, house));
+  return {
+    practice: practiceOf(taught.blocks, house),
+    easier: practiceOf(lower.blocks, house),
+    minding: taught.minding,
+    blocks: taught.blocks,
+    lower: lower.blocks,
+  };
+}
+
+function natural(here: Here, own: OwnDay): DayPractice {
+  const { found, house } = here;
+  const minutes = minutesOf(found.days[own.day - 1]);
+  const block: TechniqueBlock = {
+    id: 'natural',
+    kind: 'technique',
+    technique: 'natural',
+    pattern: 'natural',
+    dose: `${minutes} min`,
+    tempo: house.tempo,
+  };
+  return practiceOf([{ ...block, name: house.library.technique('natural').name }], house);
+}
+
+function practiceOf(blocks: readonly NamedBlock[], house: Conventions): DayPractice {
+  const read = readSession(blocks, house);
+  const first = blocks[0];
+  return {
+    names: blocks.map(({ name = '' }) => name),
+    minutes: minutesOf({ blocks: blocks.filter((block): block is NamedBlock & TechniqueBlock => block.kind === 'technique') }),
+    pattern: first.kind === 'technique' ? first.pattern : 'natural',
+    tempo: read[0].pace.tempo,
+    line: layOut(blocks, house, house.speech),
+  };
+}
+
+async function liveText({ desk, found }: Here): Promise<string | null> {
+  if (!found.liveCourse) return null;
+  const today = (await sessionsOf(desk, [found.liveCourse])).find(({ date }) => date === desk.today);
+  return today ? `Today is a live day: ${today.start} at the studio, ${today.minutes} minutes. If you cannot come, practise here.` : null;
+}
+
+/** What becomes of what somebody said: what to do at once, where something called for help. */
+export interface Heard {
+  readonly help: boolean;
+  readonly signs: boolean;
+}
+
+/**
+ * Takes what somebody says of a day: today, or yesterday until today ends. Sent again it changes what was said; it is never there
+ * twice. A sign that calls for help tells the director at once.
+ */
+export async function checkIn(em: EntityManager, token: string, input: unknown, address: string, now: Date): Promise<Heard> {
+  const desk = await byAddress(em, token, address, now);
+  const form = await checked(checkInForm, input);
+  const here = await hereOf(desk);
+  const date = form.date ? isoDate(form.date) : desk.today;
+  if (here.found.stoppedOn && date >= here.found.stoppedOn) throw new Refusal('late', 'The series was ended before this day.');
+  if (date > desk.today) throw new Refusal('invalid', `${dayText(date)} has not come yet at the studio.`);
+  if (date < addDays(desk.today, -1)) throw new Refusal('late', 'A day can be told of until the end of the next one. A gap is only a gap.');
+  const own = ownOn(here, date);
+  if (!own) throw new Refusal('not-found', 'The series has no day then, or you were not part of it yet.');
+  const { blocks, lower } = practicesOf(here, own, date);
+  const techniques = (form.easier ? lower : blocks).flatMap((block) => (block.kind === 'technique' ? [block.technique] : []));
+  const help = form.signs.some((sign) => HELP_SIGNS.includes(sign));
+  const { part, person, found } = here;
+  await inOne(desk, async (at) => {
+    await keepCheckIn(at, {
+      member: part.id,
+      person: person.id,
+      date,
+      day: own.day,
+      did: form.did,
+      felt: form.felt ?? null,
+      easier: form.easier,
+      techniques: form.did === 'done' ? techniques : [],
+      signs: [...new Set(form.signs)],
+    });
+    if (!help || part.held) return;
+    await changeMember(at, part.id, { heldAt: at.now });
+    for (const { email } of (await staff(at)).filter(({ role }) => role === 'director'))
+      await addMail(at, {
+        person: null,
+        address: email,
+        subject: `${person.name}: something called for help`,
+        body: [
+          `${person.name} said in “${found.name}” that something called for help. They were told to call the emergency services, and have nothing but the natural breath until you say how it goes on.`,
+          '',
+          'Ask them how they are. What they marked stands in the series.',
+        ].join('\n'),
+      });
+  });
+  return { help, signs: form.signs.length > 0 };
+}
+
+/** Stops the morning's mail, or has it sent again. One tap, by the address alone. */
+export async function setMails(em: EntityManager, token: string, mails: boolean, address: string, now: Date): Promise<void> {
+  const desk = await byAddress(em, token, address, now);
+  await inOne(desk, (at) => changeMember(at, at.who.link, { mails }));
+}
+
+/** Leaves a series: its address ends, and what was done stays without it. */
+export async function leaveSeries(em: EntityManager, token: string, address: string, now: Date): Promise<void> {
+  const desk = await byAddress(em, token, address, now);
+  await inOne(desk, (at) => changeMember(at, at.who.link, { leftOn: at.today, mails: false }));
+}
+
+/** What somebody said of their days, as a file of their own. */
+export async function exportDays(em: EntityManager, token: string, address: string, now: Date): Promise<string> {
+  const { desk, found, checkIns, part } = await hereOf(await byAddress(em, token, address, now));
+  return writePerson({
+    studio: desk.who.studioName,
+    series: found.name,
+    joinedOn: part.joinedOn,
+    days: checkIns.map(({ date, day, did, felt, easier, techniques, signs }) => ({
+      date,
+      day,
+      did,
+      felt,
+      easier,
+      techniques,
+      somethingFeltWrong: signs,
+    })),
+  });
+}
+
+/** A week in a few lines, to take to a teacher. @example // "Mon 23 Nov: done, easy" */
+export async function weekNote(em: EntityManager, token: string, address: string, now: Date): Promise<string> {
+  const here = await hereOf(await byAddress(em, token, address, now));
+  const { desk, found, checkIns, dates } = here;
+  const week = dates.filter((date) => date > addDays(desk.today, -7) && date <= desk.today);
+  const line = (date: IsoDate) => {
+    const said = checkIns.find((one) => one.date === date);
+    if (!said) return `${dayText(date)}: –`;
+    return `${dayText(date)}: ${listed([said.did, ...(said.felt ? [said.felt] : []), ...(said.easier ? ['the easier version'] : [])])}`;
+  };
+  return [`${found.name}, day ${dayOn(found, desk.today) ?? '–'}`, ...week.map(line)].join('\n');
+}

@@ -1,0 +1,19 @@
+import type { NotReached } from '@/core/series';
+import type { Library } from '@/core/library';
+
+/** What was asked for and does not come, as a sentence. */
+export function unreachedText({ technique, why }: NotReached, { find }: Library): string {
+  const name = find(technique)?.name ?? 'Something that is no longer in the library';
+  switch (why) {
+    case 'left out by all':
+      return `${name} does not come: everybody who takes part leaves it out, or something it stands on.`;
+    case 'hour':
+      return `${name} does not come: it, or something it stands on, is not for this hour of the day.`;
+    case 'not alone':
+      return `${name} does not come: it, or something it stands on, is not practised alone at home. With live days it may.`;
+    case 'not settled':
+      return `${name} does not come: it is for a settled group, with a teacher there.`;
+    case 'days':
+      return `${name} does not come: what it stands on needs more days than there are.`;
+  }
+}

@@ -1,0 +1,164 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { parsePattern } from '@/core/pattern';
+import type { DayView } from '@/views/series';
+import { keepPageOffline } from '../device';
+import { BreathStrip } from '../figures/BreathStrip';
+import { Afterwards } from './Afterwards';
+import styles from './Day.module.css';
+import { OwnLadder } from './OwnLadder';
+import { Practice } from './Practice';
+import { useSaying } from './useSaying';
+
+interface Props {
+  readonly token: string;
+  readonly day: DayView;
+  /** The easier version was asked for, where no script does it. */
+  readonly easier: boolean;
+  readonly said: 'heard' | 'signs' | 'help' | null;
+  readonly why: string | null;
+}
+
+/** A person's own day: today's practice for them, how it was, and their ladder. */
+export function OwnDay({ token, day, easier: asked, said: before, why }: Props) {
+  const [easier, setEasier] = useState(asked || day.easierFirst);
+  const [running, setRunning] = useState(false);
+  const saying = useSaying(token, day, before, why);
+  useEffect(() => void keepPageOffline(), []);
+  const practice = easier ? (day.easier ?? day.practice) : day.practice;
+  const other = easier ? day.practice : day.easier;
+  return (
+    <>
+      <p className="soft small">
+        {day.studio} · {day.series}
+      </p>
+      <h1>{day.day === null ? `Hello ${day.person}` : `Day ${day.day}, ${day.person}`}</h1>
+      {practice && (
+        <p className="lead">
+          {practice.names.join(', then ')}, <span className="num">{practice.minutes}</span> {practice.minutes === 1 ? 'minute' : 'minutes'}.
+        </p>
+      )}
+      {day.of > 0 && (
+        <p>
+          You have come to{' '}
+          <strong className="num">
+            {day.did} of {day.of}
+          </strong>{' '}
+          {day.of === 1 ? 'day' : 'days'}.
+        </p>
+      )}
+      {day.says && <p>{day.says}</p>}
+      {day.live && <p className="note">{day.live}</p>}
+      <Heard saying={saying} emergency={day.emergency} />
+      {practice && (
+        <>
+          <Strip practice={practice} naturalBreath={day.naturalBreath} />
+          {day.minding.length > 0 && <p className="small">Mind: {day.minding.join('; ')}.</p>}
+          <button type="button" className={`big ${styles.begin}`} onClick={() => setRunning(true)}>
+            Begin, {practice.minutes} {practice.minutes === 1 ? 'minute' : 'minutes'}
+          </button>
+          {other && other.pattern !== practice.pattern && (
+            <a
+              className={styles.other}
+              href={easier ? `/day/${token}` : `/day/${token}?easier`}
+              onClick={(event) => {
+                event.preventDefault();
+                setEasier(!easier);
+              }}
+            >
+              {easier ? `As planned: ${other.names.join(', ')}` : `Easier: ${other.names.join(', ')}`}
+            </a>
+          )}
+          <p className={styles.letGo}>
+            <strong>Let go whenever you like.</strong> Dizzy, tingling, pressure in the brow, strained: breathe as you like, sit or lie down. Never in
+            water or at the wheel.
+          </p>
+        </>
+      )}
+      {day.day !== null && <Afterwards token={token} day={day} easier={easier} saying={saying} />}
+      {day.ladder.length > 0 && <OwnLadder ladder={day.ladder} />}
+      <Own token={token} mails={day.mails} />
+      {running && practice && <Practice practice={practice} onEnd={() => setRunning(false)} />}
+    </>
+  );
+}
+
+function Strip({
+  practice: { pattern, tempo, names },
+  naturalBreath,
+}: {
+  practice: NonNullable<DayView['practice']>;
+  naturalBreath: DayView['naturalBreath'];
+}) {
+  const read = parsePattern(pattern);
+  if (!read.ok) return null;
+  return (
+    <div className={styles.strip}>
+      <BreathStrip pattern={read.value} pace={{ tempo, naturalBreath }} width={354} height={170} title={`${names[0]}, drawn`} />
+    </div>
+  );
+}
+
+/** What became of what was said, at once. */
+function Heard({ saying: { said, refused, waiting }, emergency }: { saying: ReturnType<typeof useSaying>; emergency: string }) {
+  if (refused)
+    return (
+      <p className="note bad" role="alert">
+        {refused}
+      </p>
+    );
+  if (said === 'help')
+    return (
+      <div className="note bad" role="alert">
+        <p>
+          <strong>{emergency}</strong>
+        </p>
+        <p>The studio has been told and will ask how you are. Until then, breathe as you like.</p>
+      </div>
+    );
+  if (said === 'signs')
+    return (
+      <p className="note" role="status">
+        Thank you for saying so. Rest, sit or lie, breathe as you like. Tomorrow is one step easier; if it does not pass, speak with your doctor.
+      </p>
+    );
+  if (waiting)
+    return (
+      <p className="note" role="status">
+        Kept on this phone; it is sent as soon as there is a network.
+      </p>
+    );
+  return said ? (
+    <p className="note" role="status">
+      Thank you. It is on your ladder.
+    </p>
+  ) : null;
+}
+
+/** What is theirs to take along, and to end. */
+function Own({ token, mails }: { token: string; mails: boolean }) {
+  const send = { method: 'post', action: `/api/day/${token}` } as const;
+  return (
+    <section className={`stack ${styles.own}`} aria-label="Your own">
+      <p className="row small">
+        <a href={`/api/day/${token}/week`}>Your week, for your teacher</a>
+        <a href={`/api/day/${token}/days`}>All you said, as a file</a>
+      </p>
+      <form {...send}>
+        <input type="hidden" name="do" value="mails" />
+        <input type="hidden" name="mails" value={mails ? 'no' : 'yes'} />
+        <button className={styles.plain}>{mails ? 'Stop the morning mail' : 'Send me the morning mail again'}</button>
+      </form>
+      <form {...send} className="row">
+        <input type="hidden" name="do" value="leave" />
+        <label className="check small">
+          <input type="checkbox" name="sure" required />
+          <span>I want to leave this series</span>
+        </label>
+        <button className={styles.plain}>Leave</button>
+      </form>
+      <p className="small soft">This page is yours alone; its address is the key to it.</p>
+    </section>
+  );
+}

@@ -1,0 +1,44 @@
+'use client';
+
+import { useCallback, useEffect, useState } from 'react';
+import type { DayView } from '@/views/series';
+import { keepSaid, sendSaid } from '../device';
+
+type Said = 'heard' | 'signs' | 'help' | null;
+
+/** What somebody says of a day, as it is sent. */
+export interface Saying {
+  readonly did: 'done' | 'something else' | 'not today';
+  readonly felt?: 'easy' | 'worked' | 'strained' | null;
+  readonly easier?: boolean;
+  readonly signs?: readonly string[];
+  readonly date?: string;
+}
+
+/** Says something of a day: kept on the phone first, sent at once or as soon as there is a network, and never there twice. */
+export function useSaying(token: string, day: DayView, before: Said, why: string | null) {
+  const [said, setSaid] = useState<Said>(before);
+  const [refused, setRefused] = useState(why);
+  const [waiting, setWaiting] = useState(false);
+  const send = useCallback(async () => {
+    const answer = await sendSaid(token).catch(() => null);
+    if (!answer) return false;
+    setWaiting(false);
+    setRefused(answer.ok ? null : answer.message);
+    if (answer.ok) setSaid(answer.value.help ? 'help' : answer.value.signs ? 'signs' : 'heard');
+    return true;
+  }, [token]);
+  useEffect(() => {
+    const later = () => void send();
+    later();
+    addEventListener('online', later);
+    return () => removeEventListener('online', later);
+  }, [send]);
+  const say = async (saying: Saying) => {
+    await keepSaid({ token, easier: false, felt: null, signs: [], ...saying, date: saying.date ?? day.date });
+    // What calls for help is said without waiting for anybody.
+    if (saying.signs?.some((sign) => day.helpSigns.includes(sign))) setSaid('help');
+    if (!(await send())) setWaiting(true);
+  };
+  return { said, refused, waiting, say };
+}

@@ -1,0 +1,202 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import { useRouter } from 'next/navigation';
+import { useEffect } from 'react';
+import { Controller, useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
+import { createSeriesAction } from '@/app/actions/series';
+import { MISSED_RULES, minutesShort, SERIES_LIMITS, weekOfDay } from '@/core/series';
+import { seriesForm, type SeriesInput } from '@/forms';
+import { ManyField } from '../fields';
+import { Amount, Choice, Day, Field, Pick, Refusal, Time } from '../forms/fields';
+import { useForm } from '../forms/useForm';
+import styles from './Series.module.css';
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+interface Props {
+  readonly cohorts: readonly Named[];
+  readonly teachers: readonly Named[];
+  readonly techniques: readonly Named[];
+  readonly firstDate: string;
+}
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: id, label: name }));
+const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'two missed: a step back' } as const;
+
+/** A series: for whom, from when, how long a day grows, and what each week is about. */
+export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) {
+  const router = useRouter();
+  const initial = {
+    name: '',
+    cohort: cohorts[0]?.id ?? '',
+    teacher: teachers[0]?.id ?? '',
+    firstDate,
+    length: 21,
+    start: '06:30',
+    from: 1,
+    to: 6,
+    gentleEvery: SERIES_LIMITS.gentleEvery,
+    live: [] as number[],
+    liveMinutes: 30,
+    missed: 'step back' as const,
+    themes: THEMES.map((techniques_) => ({ techniques: [...techniques_], pairs: false })),
+  };
+  const form = useForm<SeriesInput, { id: string }>(seriesForm as never, initial as never, createSeriesAction, ({ id }) =>
+    router.push(`/series/${id}`),
+  );
+  return (
+    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 900 }}>
+      <div className={`sheet ${styles.grid}`}>
+        <Field form={form} name="name" label="Name of the series" published autoFocus />
+        <Pick form={form} name="cohort" label="For" options={options(cohorts)} />
+        <Pick form={form} name="teacher" label="Led by" options={options(teachers)} />
+        <Day form={form} name="firstDate" label="First day" />
+        <Choice
+          form={form}
+          name="length"
+          label="Days"
+          options={SERIES_LIMITS.lengths.map((days) => ({ value: String(days), label: `${days} days` }))}
+        />
+        <Time form={form} name="start" label="Every day at" />
+        <Choice form={form} name="missed" label="A missed day" options={MISSED_RULES.map((value) => ({ value, label: RULE[value] }))} />
+        <Amount form={form} name="from" label="Minutes on day 1" least={1} />
+        <Amount form={form} name="to" label="Minutes at last" least={1} />
+        <Amount form={form} name="gentleEvery" label="Gentle every … days" least={0} />
+        <Amount form={form} name="liveMinutes" label="Minutes of a live day" step={5} />
+        <LiveDays form={form} />
+      </div>
+      <Arithmetic form={form} />
+      <Themes form={form} techniques={techniques} />
+      <Refusal message={form.refusal} />
+      <div className="row">
+        <Button type="submit" variant="contained" disabled={form.busy}>
+          Draft the days
+        </Button>
+        <Button href="/series">Leave it</Button>
+      </div>
+    </form>
+  );
+}
+
+/** What the first weeks are about until somebody says otherwise. */
+const THEMES = [['equal-4-4'], ['longer-4-5'], ['alternate-4-4']] as const;
+
+function LiveDays({ form }: { form: UseFormReturn<SeriesInput> }) {
+  return (
+    <Controller
+      control={form.control}
+      name="live"
+      render={({ field }) => {
+        const live = (field.value ?? []) as number[];
+        return (
+          <fieldset className={styles.days}>
+            <legend>Live days, with a teacher</legend>
+            {DAYS.map((day, index) => {
+              const chosen = live.includes(index + 1);
+              return (
+                <FormControlLabel
+                  key={day}
+                  label={day}
+                  control={
+                    <Checkbox
+                      checked={chosen}
+                      onChange={() => field.onChange(chosen ? live.filter((one) => one !== index + 1) : [...live, index + 1].sort())}
+                    />
+                  }
+                />
+              );
+            })}
+          </fieldset>
+        );
+      }}
+    />
+  );
+}
+
+/** The arithmetic of a daily dose, as it is typed: where it gets to, and what would mend it. */
+function Arithmetic({ form }: { form: UseFormReturn<SeriesInput> }) {
+  const [length, from, to, gentleEvery] = useWatch({ control: form.control, name: ['length', 'from', 'to', 'gentleEvery'] }).map(Number);
+  if (![length, from, to, gentleEvery].every(Number.isFinite)) return null;
+  const short = minutesShort({ length, from, to, gentleEvery });
+  if (!short) return null;
+  return (
+    <div className="note stack">
+      <p>
+        A minute more every three days at most: from <span className="num">{from}</span> that is <span className="num">{short.reached}</span> minutes
+        after {length} days, not <span className="num">{to}</span>.
+      </p>
+      <div className="row">
+        {short.mends.map((mend) => (
+          <Button
+            key={mend.mend}
+            onClick={() => {
+              if (mend.mend === 'arrive') form.setValue('to', mend.minutes, { shouldValidate: true });
+              if (mend.mend === 'start') form.setValue('from', mend.minutes, { shouldValidate: true });
+              if (mend.mend === 'longer') form.setValue('length', mend.days, { shouldValidate: true });
+            }}
+          >
+            {mend.mend === 'arrive' ? `Arrive at ${mend.minutes}` : mend.mend === 'start' ? `Start at ${mend.minutes}` : `${mend.days} days`}
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Themes({ form, techniques }: { form: UseFormReturn<SeriesInput>; techniques: readonly Named[] }) {
+  const themes = useFieldArray({ control: form.control, name: 'themes' });
+  const length = Number(useWatch({ control: form.control, name: 'length' }));
+  const weeks = weekOfDay(length || 7);
+  const { append, remove, fields } = themes;
+  useEffect(() => {
+    if (fields.length < weeks)
+      append(
+        Array.from({ length: weeks - fields.length }, () => ({ techniques: [], pairs: false })),
+        { shouldFocus: false },
+      );
+    else if (fields.length > weeks) remove(Array.from({ length: fields.length - weeks }, (_, at) => weeks + at));
+  }, [weeks, fields.length, append, remove]);
+  const problem = form.formState.errors.themes;
+  return (
+    <section className="sheet stack">
+      <h2>What each week is about</h2>
+      <p className="soft">What it needs first comes by itself. Something waits for its week; what was learned comes back in the later ones.</p>
+      {fields.map((field, week) => (
+        <div key={field.id} className={styles.theme}>
+          <strong>Week {week + 1}</strong>
+          <Controller
+            control={form.control}
+            name={`themes.${week}.techniques`}
+            render={({ field: own, fieldState }) => (
+              <ManyField
+                id={`theme-${week}`}
+                label={`Techniques of week ${week + 1}`}
+                hideLabel
+                value={own.value as string[]}
+                onChange={own.onChange}
+                onBlur={own.onBlur}
+                options={options(techniques)}
+                error={Boolean(fieldState.error)}
+                helperText={fieldState.error?.message}
+              />
+            )}
+          />
+          <Controller
+            control={form.control}
+            name={`themes.${week}.pairs`}
+            render={({ field: own }) => (
+              <FormControlLabel label="in pairs, to the grid" control={<Checkbox checked={Boolean(own.value)} onChange={own.onChange} />} />
+            )}
+          />
+        </div>
+      ))}
+      {problem?.message || problem?.root?.message ? <p className="error">{problem.message ?? problem.root?.message}</p> : null}
+    </section>
+  );
+}

@@ -1,0 +1,147 @@
+import type { ClassLine } from '@/core/cues';
+import type { DayKind, MissedRule } from '@/core/series';
+import type { Effort } from '@/core/teach';
+import type { IsoDate, Millis } from '@/core/units';
+
+/** What pages are given about challenge series. */
+
+export interface SeriesLine {
+  readonly id: string;
+  readonly name: string;
+  readonly cohort: string;
+  readonly state: 'planning' | 'running' | 'finished';
+  readonly firstDate: IsoDate;
+  readonly lastDate: IsoDate;
+  readonly length: number;
+  /** The day it is today, where it is running. */
+  readonly day: number | null;
+  readonly people: number;
+}
+
+/** A day of a series as it is drawn. */
+export interface SeriesDayView {
+  readonly day: number;
+  readonly date: IsoDate;
+  readonly kind: DayKind;
+  readonly practices: readonly { readonly technique: string; readonly name: string; readonly pattern: string; readonly minutes: number }[];
+  readonly minutes: number;
+  /** How many did it; null before it has come. */
+  readonly did: number | null;
+  /** How many could. */
+  readonly of: number;
+  /** The class it is, where it is live and planned. */
+  readonly session: string | null;
+  /** How many things are wrong with it. */
+  readonly wrong: number;
+}
+
+/** Somebody who takes part, as whoever looks may see them. */
+export interface TakingPart {
+  readonly member: string;
+  readonly name: string;
+  readonly joinedOn: IsoDate;
+  /** Days done of those that were there; null for whoever may not see it. */
+  readonly did: number | null;
+  readonly of: number;
+  /** The day they practise today; null where there is none, or it is not theirs to see. */
+  readonly ownDay: number | null;
+  readonly felt: Effort | null;
+  readonly mails: boolean;
+  readonly address: boolean;
+  readonly left: boolean;
+  /** Something called for help, and the director has not said how it goes on. */
+  readonly held: boolean;
+}
+
+export interface Drifting {
+  readonly member: string;
+  readonly name: string;
+  readonly why: string;
+  readonly last: string;
+  /** Why they are not written to now; null where they can be. */
+  readonly not: string | null;
+}
+
+/** A day that was too much for somebody, and the step back that follows from it. */
+export interface HardDay {
+  readonly checkIn: string;
+  readonly member: string;
+  readonly name: string;
+  readonly date: IsoDate;
+  readonly what: string;
+  readonly undone: boolean;
+}
+
+export interface SeriesView {
+  readonly id: string;
+  readonly version: number;
+  readonly name: string;
+  readonly cohort: { readonly id: string; readonly name: string };
+  readonly teacher: string;
+  readonly firstDate: IsoDate;
+  readonly lastDate: IsoDate;
+  readonly start: string;
+  readonly missed: MissedRule;
+  readonly stoppedOn: IsoDate | null;
+  readonly today: number | null;
+  readonly state: SeriesLine['state'];
+  readonly days: readonly SeriesDayView[];
+  /** What each week is about, in names. */
+  readonly themes: readonly string[];
+  readonly checks: readonly { readonly severity: 'stop' | 'mend' | 'know'; readonly day: number; readonly text: string }[];
+  /** What was asked for and does not come, each as a sentence with what would mend it. */
+  readonly unreached: readonly { readonly text: string; readonly mends: readonly string[] }[];
+  readonly people: readonly TakingPart[];
+  /** How it goes, for whoever may see it. */
+  readonly going: {
+    readonly today: number | null;
+    readonly finish: { readonly expected: number; readonly low: number; readonly high: number; readonly needed: number } | null;
+    readonly drifting: readonly Drifting[];
+    readonly hard: readonly HardDay[];
+    /** Afterwards: who finished, and what to change. */
+    readonly after: readonly string[];
+  } | null;
+  /** People of the cohort who do not take part yet. */
+  readonly waiting: number;
+  readonly mayEdit: boolean;
+  readonly techniques: readonly { readonly id: string; readonly name: string; readonly pattern: string }[];
+}
+
+/** A practice as it runs on somebody's own page. */
+export interface DayPractice {
+  readonly names: readonly string[];
+  readonly minutes: number;
+  readonly pattern: string;
+  readonly tempo: Millis;
+  readonly line: ClassLine;
+}
+
+/** Somebody's own day. Holds nothing of anybody else, and no condition. */
+export interface DayView {
+  readonly person: string;
+  readonly studio: string;
+  readonly series: string;
+  readonly date: IsoDate;
+  /** The day they practise, from 1; null where there is none today. */
+  readonly day: number | null;
+  /** Why it is not the day the series has, or why there is none, as a sentence. */
+  readonly says: string;
+  readonly practice: DayPractice | null;
+  readonly easier: DayPractice | null;
+  readonly easierFirst: boolean;
+  readonly minding: readonly string[];
+  /** A live day: when and where to come. */
+  readonly live: string | null;
+  /** What they said today and yesterday. */
+  readonly said: { readonly did: string; readonly felt: Effort | null } | null;
+  /** Yesterday, while something can still be said of it and nothing was. */
+  readonly yesterday: IsoDate | null;
+  readonly ladder: readonly { readonly day: number; readonly week: number; readonly done: 'done' | 'gap' | 'ahead' }[];
+  readonly did: number;
+  readonly of: number;
+  readonly naturalBreath: Millis;
+  readonly stopSigns: readonly string[];
+  readonly helpSigns: readonly string[];
+  readonly emergency: string;
+  readonly mails: boolean;
+}

@@ -1,0 +1,427 @@
+import { v7 as newId } from 'uuid';
+import { CONDITIONS, HELP_SIGNS } from '../../src/core/screening';
+import { datesOf } from '../../src/core/series';
+import { addDays, isoDate } from '../../src/core/units';
+import { freshManager } from '../../src/server/db/orm';
+import { CheckInRow, SeriesMemberRow } from '../../src/server/db/rows';
+import type { Desk } from '../../src/server/desk';
+import { membersOf, ownToken, series as seriesById } from '../../src/server/repositories/series';
+import { sessionsOf } from '../../src/server/repositories/courses';
+import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
+import { erasePerson } from '../../src/server/usecases/people/erasePerson';
+import { readOutbox } from '../../src/server/usecases/people/records';
+import { changeDay, draftAgain, pauseSeries, removeSeries, stopSeries } from '../../src/server/usecases/series/changeSeries';
+import { copySeries, createSeries } from '../../src/server/usecases/series/createSeries';
+import { checkIn, exportDays, leaveSeries, openDay, setMails, weekNote } from '../../src/server/usecases/series/ownDay';
+import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
+import { sendDays } from '../../src/server/usecases/series/sendDays';
+import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '../../src/server/usecases/series/takePart';
+import { addClosure } from '../../src/server/usecases/studio/changeStudio';
+import { ANYWHERE, answerOf, closeDatabase, deskOf, NOW, openBoth, ownerManager, TODAY } from './studio';
+
+beforeAll(openBoth, 120_000);
+afterAll(closeDatabase);
+
+const director = (now = NOW) => deskOf('director', now);
+const HERE = '203.0.113.9';
+const at = (date: string, clock: string) => new Date(`${date}T${clock}:00Z`);
+const BEGINNERS = 'Three weeks to an even breath';
+
+/** The demo's series, which is in its third week, with whoever takes part and their addresses. */
+async function running(desk?: Desk) {
+  const by = desk ?? (await director());
+  const [line] = (await listSeries(by)).filter(({ name }) => name === BEGINNERS);
+  const members = await membersOf(by, [line.id]);
+  const view = await readSeries(by, line.id);
+  const of = (name: string) => {
+    const { member } = view.people.find((one) => one.name === name)!;
+    const part = members.find(({ id }) => id === member)!;
+    return { ...part, token: ownToken(by, part) };
+  };
+  return { id: line.id, version: view.version, view, of };
+}
+
+const input = (teacher: string, cohort: string, over: object = {}) => ({
+  once: newId(),
+  name: 'A week of even breath',
+  cohort,
+  teacher,
+  firstDate: addDays(TODAY, 20),
+  length: 7,
+  start: '06:30',
+  from: 1,
+  to: 3,
+  gentleEvery: 7,
+  live: [],
+  liveMinutes: 30,
+  missed: 'go on',
+  themes: [{ techniques: ['equal-4-4'] }],
+  ...over,
+});
+
+async function made(over: object = {}) {
+  const desk = await director();
+  const { view } = await running(desk);
+  const { id } = await createSeries(desk, input(desk.who.id, view.cohort.id, over));
+  return { desk, id, view: await readSeries(await director(), id) };
+}
+
+describe('designing one', () => {
+  test('it is drafted inside every rule, for everybody of the cohort', async () => {
+    const { view } = await made({ length: 21, to: 6, themes: [{ techniques: ['equal-4-4'] }, { techniques: ['longer-4-5'] }] });
+    expect(view.days).toHaveLength(21);
+    expect(view.checks.filter(({ severity }) => severity !== 'know')).toEqual([]);
+    expect(view.unreached).toEqual([]);
+    expect(view.people.length).toBe(12);
+    expect(view.days[6].kind).toBe('gentle');
+  });
+
+  test.each<[string, object, string]>([
+    ['a day that is past', { firstDate: addDays(TODAY, -1) }, 'firstDate'],
+    ['a length nobody offers', { length: 20 }, 'length'],
+    ['a last day that is shorter', { from: 3, to: 2 }, 'to'],
+    ['more minutes than there are', { to: 21 }, 'to'],
+    ['no technique at all', { themes: [{ techniques: [] }] }, 'themes'],
+  ])('%s is refused at its field, and nothing is made', async (_, over, field) => {
+    const before = (await listSeries(await director())).length;
+    await expect(made(over)).rejects.toMatchObject({ code: 'invalid', fields: [expect.objectContaining({ field })] });
+    expect((await listSeries(await director())).length).toBe(before);
+  });
+
+  test('today is a first day; twenty minutes are minutes', async () => {
+    await expect(made({ firstDate: TODAY, from: 20, to: 20 })).resolves.toBeTruthy();
+  });
+
+  test('sent twice it is made once; another studio’s cohort, and other roles, are refused', async () => {
+    const desk = await director();
+    const { view } = await running(desk);
+    const form = input(desk.who.id, view.cohort.id);
+    expect((await createSeries(desk, form)).id).toBe((await createSeries(await director(), form)).id);
+    const stranger = await deskOf('stranger');
+    expect(await answerOf(createSeries(stranger, input(stranger.who.id, view.cohort.id)))).toBe('not-found');
+    for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
+      expect(await answerOf(createSeries(await deskOf(role), input(desk.who.id, view.cohort.id)))).toBe('not-allowed');
+  });
+
+  test('live days are classes with a plan, but not while the studio is closed', async () => {
+    await addClosure(await director(), { once: newId(), from: addDays(TODAY, 13), until: addDays(TODAY, 15), reason: 'the stove is mended' });
+    const { id, view } = await made({ firstDate: addDays(TODAY, 12), length: 14, to: 4, live: [1, 2, 3, 4, 5, 6, 7] });
+    expect(view.days.filter(({ kind }) => kind !== 'live').map(({ day }) => day)).toEqual([2, 3, 4]);
+    expect(view.days.filter(({ kind }) => kind === 'live').every(({ session }) => session !== null)).toBe(true);
+    const found = await seriesById(await director(), id);
+    const classes = await sessionsOf(await director(), [found.liveCourse!]);
+    expect(classes.map(({ date }) => date)).toEqual(datesOf(found).filter((_, index) => found.days[index].kind === 'live'));
+    expect(classes.every(({ blocks }) => blocks.some(({ kind }) => kind === 'technique'))).toBe(true);
+  });
+
+  test('days change by hand, at the version that was seen; a live day becomes a class, and one that is no longer falls out', async () => {
+    const { id, view } = await made();
+    const edit = async (more: object, version = view.version) => changeDay(await director(), { series: id, version, ...more });
+    const { version } = await edit({ do: 'kind', day: 3, kind: 'live' });
+    expect(await answerOf(edit({ do: 'swap', day: 1, with: 2 }))).toBe('clash');
+    expect((await readSeries(await director(), id)).days[2]).toMatchObject({ kind: 'live', session: expect.any(String) });
+    const own = await edit({ do: 'kind', day: 3, kind: 'own' }, version);
+    expect((await readSeries(await director(), id)).days[2]).toMatchObject({ kind: 'own', session: null });
+    await edit({ do: 'practice', day: 2, technique: 'equal-4-4', pattern: '4:4', minutes: 3 }, own.version);
+    const after = await readSeries(await director(), id);
+    expect(after.days[1]).toMatchObject({ minutes: 3, wrong: expect.any(Number) });
+    expect(after.checks.some(({ day, text }) => day === 2 && text.includes('grows from'))).toBe(true);
+    expect(await answerOf(edit({ do: 'swap', day: 1, with: 9 }, after.version))).toBe('not-found');
+    await draftAgain(await director(), { series: id, version: after.version });
+    expect((await readSeries(await director(), id)).checks.filter(({ severity }) => severity !== 'know')).toEqual([]);
+  });
+
+  test('a pause moves what comes after it; stopped, nothing changes any more; a copy is drafted afresh', async () => {
+    const { id, view } = await made({ live: [4] });
+    const { version } = await pauseSeries(await director(), { series: id, version: view.version, from: view.days[1].date, until: view.days[2].date });
+    const paused = await readSeries(await director(), id);
+    expect(paused.days.map(({ date }) => date)).toEqual([0, 3, 4, 5, 6, 7, 8].map((more) => addDays(view.firstDate, more)));
+    expect(paused.days.filter(({ kind }) => kind === 'live').every(({ session }) => session !== null)).toBe(true);
+    expect(await answerOf(pauseSeries(await director(), { series: id, version, from: addDays(TODAY, -1), until: TODAY }))).toBe('invalid');
+    await stopSeries(await director(), { series: id, version });
+    expect(await answerOf(changeDay(await director(), { series: id, version: version + 1, do: 'swap', day: 1, with: 2 }))).toBe('late');
+    const copy = await copySeries(await director(), {
+      once: newId(),
+      series: id,
+      name: 'Again',
+      cohort: view.cohort.id,
+      teacher: (await director()).who.id,
+      firstDate: addDays(TODAY, 40),
+    });
+    const copied = await readSeries(await director(), copy.id);
+    expect(copied.days).toHaveLength(7);
+    await removeSeries(await director(), { series: copy.id, version: copied.version });
+    expect(await answerOf(readSeries(await director(), copy.id))).toBe('not-found');
+  });
+
+  test('what is over stays as it was, and what has begun is not drafted again or removed', async () => {
+    const { id, version, view } = await running();
+    expect(view.today).not.toBeNull();
+    expect(await answerOf(changeDay(await director(), { series: id, version, do: 'kind', day: 1, kind: 'gentle' }))).toBe('late');
+    expect(await answerOf(draftAgain(await director(), { series: id, version }))).toBe('late');
+    expect(await answerOf(removeSeries(await director(), { series: id, version }))).toBe('late');
+  });
+});
+
+describe('the person’s day', () => {
+  test('it is theirs: their practice, their ladder, no condition, and nobody else', async () => {
+    const { of, view } = await running();
+    for (const { name } of view.people) {
+      const day = await openDay(await freshManager(), of(name).token, HERE, NOW);
+      const text = JSON.stringify({
+        ...day,
+        stopSigns: [],
+        helpSigns: [],
+        emergency: '',
+        practice: { ...day.practice, line: null },
+        easier: { ...day.easier, line: null },
+      });
+      expect(day.person).toBe(name.split(' ')[0]);
+      for (const other of view.people) if (other.name !== name) expect(text).not.toContain(other.name.split(' ')[0]);
+      for (const { name: condition } of CONDITIONS) expect(text).not.toContain(condition);
+      expect(day.practice!.minutes).toBeGreaterThan(0);
+      expect(day.easier).not.toBeNull();
+    }
+  });
+
+  test('whoever was not screened gets what the rulebook gives them: nothing slower than six breaths a minute', async () => {
+    const { of, id, version, view } = await running();
+    await changeDay(await director(), {
+      series: id,
+      version,
+      do: 'practice',
+      day: view.today!,
+      technique: 'longer-4-5',
+      pattern: '5:6',
+      minutes: 3,
+    });
+    const day = await openDay(await freshManager(), of('Sunniva H.').token, HERE, NOW);
+    expect(day.practice!.pattern).toBe('5:5');
+    const free = await openDay(await freshManager(), of('Cosmo W.').token, HERE, NOW);
+    expect(free.practice!.pattern).toBe('5:6');
+  });
+
+  test('today and yesterday can be told of, nothing else; however often it is sent, it is there once', async () => {
+    const { of } = await running();
+    const { token, id } = of('Ines P.');
+    const say = async (date: string | null, over: object = {}, now = NOW) =>
+      checkIn(await freshManager(), token, { did: 'done', felt: 'easy', date, ...over }, HERE, now);
+    expect(await answerOf(say(addDays(TODAY, 1)))).toBe('invalid');
+    expect(await answerOf(say(addDays(TODAY, -2)))).toBe('late');
+    expect(await answerOf(say(addDays(TODAY, -1)))).toBe('allowed');
+    const many = await Promise.all(Array.from({ length: 6 }, () => answerOf(say(TODAY))));
+    expect(many).toContain('allowed');
+    await say(TODAY, { felt: 'worked' });
+    const rows = await (await ownerManager()).find(CheckInRow, { member: id, date: TODAY }, ANYWHERE);
+    expect(rows.map(({ felt }) => felt)).toEqual(['worked']);
+    expect(await answerOf(say('yesterday'))).toBe('invalid');
+    expect(await answerOf(say(null, { did: 'twice' }))).toBe('invalid');
+  });
+
+  test('a day ends at midnight of the studio, also as the clocks change', async () => {
+    const desk = await director();
+    const { view } = await running(desk);
+    // The last Sunday of March 2027 is the 28th; Lisbon's clocks go from 01:00 to 02:00.
+    const { id } = await createSeries(
+      await deskOf('director', at('2027-03-20', '09:00')),
+      input(desk.who.id, view.cohort.id, { firstDate: '2027-03-26' }),
+    );
+    const [part] = await membersOf(await director(), [id]);
+    const token = ownToken(desk, part);
+    const day = async (now: Date) => (await openDay(await freshManager(), token, HERE, now)).date;
+    expect(await day(at('2027-03-27', '23:59'))).toBe('2027-03-27');
+    expect(await day(at('2027-03-28', '00:00'))).toBe('2027-03-28');
+    expect(await day(at('2027-03-28', '22:59'))).toBe('2027-03-28');
+    expect(await day(at('2027-03-28', '23:00'))).toBe('2027-03-29');
+    const say = async (now: Date) => answerOf(checkIn(await freshManager(), token, { did: 'done', date: '2027-03-27' }, HERE, now));
+    expect(await say(at('2027-03-28', '22:59'))).toBe('allowed');
+    expect(await say(at('2027-03-28', '23:00'))).toBe('late');
+  });
+
+  test('a sign that calls for help tells the director, and leaves the natural breath until they have spoken', async () => {
+    const { of } = await running();
+    const { token, id, person } = of('Bram O.');
+    const heard = await checkIn(await freshManager(), token, { did: 'done', signs: [HELP_SIGNS[0], 'dizziness'] }, HERE, NOW);
+    expect(heard).toEqual({ help: true, signs: true });
+    const [mail] = (await readOutbox(await director())).filter(({ subject }) => subject.includes('called for help'));
+    expect(mail.body).not.toContain(HELP_SIGNS[0]);
+    const day = await openDay(await freshManager(), token, HERE, NOW);
+    expect([day.practice!.pattern, day.says]).toEqual(['natural', expect.stringContaining('until the studio has spoken with you')]);
+    // Sealed with their own key: neither the row nor a lead reads which signs there were.
+    const row = await (await ownerManager()).findOneOrFail(CheckInRow, { member: id, date: TODAY }, ANYWHERE);
+    expect(JSON.stringify(row)).not.toContain('dizziness');
+    const { view } = await running();
+    expect(view.people.find(({ member }) => member === id)!.held).toBe(true);
+    expect(view.going!.hard.find(({ member }) => member === id)!.what).toBe('chest pain and dizziness');
+    expect(JSON.stringify((await running(await deskOf('lead teacher'))).view)).not.toMatch(/dizziness|chest pain|felt wrong|"held":true/);
+    for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
+      expect(await answerOf(goOn(await deskOf(role), { member: id }))).toBe('not-allowed');
+    await goOn(await director(), { member: id });
+    expect((await openDay(await freshManager(), token, HERE, NOW)).practice!.pattern).not.toBe('natural');
+    expect(await answerOf(goOn(await director(), { member: id }))).toBe('late');
+    await erasePerson(await director(), { person, name: 'Bram O.' });
+    expect(await answerOf(openDay(await freshManager(), token, HERE, NOW))).toBe('late');
+    expect(JSON.stringify((await running()).view)).not.toContain('Bram');
+  });
+
+  test('a strained day steps back one, and the director may take that back', async () => {
+    const { of, view } = await running();
+    const tomorrow = at(addDays(TODAY, 1), '09:00');
+    const { token, id } = of('Elke R.');
+    await checkIn(await freshManager(), token, { did: 'done', felt: 'strained' }, HERE, NOW);
+    expect((await openDay(await freshManager(), token, HERE, tomorrow)).day).toBeLessThan(view.today! + 1);
+    const hard = (await running()).view.going!.hard.find(({ member }) => member === id)!;
+    await undoStepBack(await director(), { checkIn: hard.checkIn });
+    expect((await openDay(await freshManager(), token, HERE, tomorrow)).day).toBe(view.today! + 1);
+  });
+
+  test('a new address ends the one before; whoever leaves has none; what is no address opens nothing', async () => {
+    const { of } = await running();
+    const { token, id } = of('Lotte V.');
+    const { url } = await giveNewAddress(await director(), { member: id });
+    const fresh = url.split('/').pop()!;
+    expect(await answerOf(openDay(await freshManager(), token, HERE, NOW))).toBe('late');
+    expect(await answerOf(openDay(await freshManager(), fresh, HERE, NOW))).toBe('allowed');
+    expect(JSON.parse(await exportDays(await freshManager(), fresh, HERE, NOW))).toMatchObject({ series: BEGINNERS, days: expect.any(Array) });
+    expect(await weekNote(await freshManager(), fresh, HERE, NOW)).toContain('done and easy');
+    await leaveSeries(await freshManager(), fresh, HERE, NOW);
+    for (const gone of [fresh, 'x', 'a'.repeat(43)]) {
+      expect(await answerOf(openDay(await freshManager(), gone, '203.0.113.77', NOW))).toBe('late');
+      expect(await answerOf(checkIn(await freshManager(), gone, { did: 'done' }, '203.0.113.77', NOW))).toBe('late');
+    }
+  });
+
+  test('addresses cannot be guessed for long from one place', async () => {
+    const answers = [];
+    for (let tries = 0; tries < 60; tries += 1)
+      answers.push(await answerOf(openDay(await freshManager(), `${'b'.repeat(42)}${tries % 10}`, '203.0.113.66', NOW)));
+    expect(answers.at(-1)).toBe('too-many');
+    const { of } = await running();
+    expect(await answerOf(openDay(await freshManager(), of('Cosmo W.').token, '203.0.113.67', NOW))).toBe('allowed');
+  });
+});
+
+describe('each morning', () => {
+  const morning = (clock: string) => at(addDays(TODAY, 1), clock);
+  test('from an hour before the hour on, once, to whoever wants it', async () => {
+    const { of, view } = await running();
+    const { who } = await director();
+    const here = view.people.filter(({ left }) => !left);
+    await setMails(await freshManager(), of('Mabel D.').token, false, HERE, NOW);
+    const sent = async (clock: string) => sendDays(await freshManager(), who.studio, morning(clock));
+    expect(await sent('05:29')).toBe(0);
+    const [one, two] = await Promise.all([sent('05:30'), sent('05:30')]);
+    // Both came at once: nobody was written to twice.
+    expect(one + two).toBeGreaterThanOrEqual(here.length - 1);
+    expect(await sent('12:00')).toBe(0);
+    const mails = (await readOutbox(await director())).filter(({ subject }) => subject === `Day ${view.today! + 1}: ${BEGINNERS}`);
+    expect(mails).toHaveLength(here.length - 1);
+    const token = /\/day\/([\w-]{43})/.exec(mails[0].body)![1];
+    expect((await openDay(await freshManager(), token, HERE, morning('06:30'))).date).toBe(addDays(TODAY, 1));
+  });
+
+  test('two people with one address each have their own page; whoever joins later begins when they do', async () => {
+    const { id, view, of } = await running();
+    const { who } = await director();
+    for (const name of ['Aoife M.', 'Conall M.'])
+      await addPerson(await director(), {
+        once: newId(),
+        cohort: view.cohort.id,
+        name,
+        email: 'both@post.example',
+        birthDate: null,
+        screened: false,
+        screenedOn: null,
+        guardianConsent: false,
+        answers: [],
+      });
+    expect(await letIn(await director(), { series: id, version: 1 })).toEqual({ joined: 2 });
+    expect(await letIn(await director(), { series: id, version: 1 })).toEqual({ joined: 0 });
+    const now = await running();
+    expect(now.of('Aoife M.').token).not.toBe(now.of('Conall M.').token);
+    expect(of('Cosmo W.').joinedOn).toBe(view.firstDate);
+    expect(now.of('Aoife M.').joinedOn).toBe(TODAY);
+    const day = await openDay(await freshManager(), now.of('Aoife M.').token, HERE, NOW);
+    expect(day.day).toBeLessThan(view.today!);
+    await sendDays(await freshManager(), who.studio, at(addDays(TODAY, 2), '06:00'));
+    expect((await readOutbox(await director())).filter(({ address }) => address === 'both@post.example')).toHaveLength(2);
+  });
+});
+
+describe('keeping people on', () => {
+  test('who is drifting off, and how many will finish', async () => {
+    const { view } = await running();
+    const { finish, drifting } = view.going!;
+    expect(drifting.map(({ name }) => name)).toEqual(expect.arrayContaining(['Rosa F.', 'Ulf K.', 'Theo A.']));
+    expect(finish!.low).toBeLessThanOrEqual(Math.round(finish!.expected));
+    expect(finish!.high).toBeGreaterThanOrEqual(Math.round(finish!.expected));
+    expect(finish!.needed).toBe(17);
+  });
+
+  test('they are written to in the director’s words, never twice within three days, and never with a claim', async () => {
+    const { id, of } = await running();
+    const rosa = of('Rosa F.');
+    const write = async (text: string, now = NOW, members = [rosa.id]) =>
+      writeToDrifting(await director(now), { once: newId(), series: id, members, text });
+    expect(await answerOf(write('This cures asthma. Come back.'))).toBe('invalid');
+    expect(await write('We miss you.')).toEqual({ sent: 1 });
+    const [mail] = (await readOutbox(await director())).filter(({ body }) => body.includes('We miss you.'));
+    expect(mail.body).toMatch(/^Hello Rosa, your last day with us was /);
+    expect(mail.body).toContain(rosa.token);
+    expect(await answerOf(write('Again.', at(addDays(TODAY, 2), '23:00')))).toBe('late');
+    expect(await answerOf(write('Again.', at(addDays(TODAY, 3), '09:00')))).toBe('allowed');
+    // Whoever is not drifting off is not written to, whatever is sent.
+    expect(await answerOf(write('Hello.', NOW, [of('Cosmo W.').id]))).toBe('late');
+  });
+
+  test('afterwards it says who finished and what to change', async () => {
+    const { id } = await running();
+    const view = await readSeries(await director(at(addDays(TODAY, 30), '09:00')), id);
+    expect(view.state).toBe('finished');
+    expect(view.going!.after[0]).toMatch(/finished: at least 17 of 21 days\.$/);
+  });
+});
+
+describe('who sees what', () => {
+  test('the front desk sees who takes part, never how it felt; a teacher only what they lead', async () => {
+    const { id } = await running();
+    const desk = await readSeries(await deskOf('front desk'), id);
+    expect(desk.going).toBeNull();
+    expect(desk.people.length).toBeGreaterThan(10);
+    for (const one of desk.people) expect(one).toMatchObject({ did: null, felt: null, ownDay: null });
+    expect(await answerOf(readSeries(await deskOf('teacher'), id))).toBe('not-found');
+    expect(await listSeries(await deskOf('teacher'))).toEqual([]);
+    const lead = await readSeries(await deskOf('lead teacher'), id);
+    expect(lead.people.every(({ name }) => !name.includes(' '))).toBe(true);
+    expect(lead.people.some(({ felt }) => felt !== null)).toBe(true);
+    expect(lead.mayEdit).toBe(false);
+    expect(await answerOf(readSeries(await deskOf('stranger'), id))).toBe('not-found');
+  });
+
+  test('only the director changes a series, writes, gives addresses and takes steps back', async () => {
+    const { id, version, of } = await running();
+    const member = of('Cosmo W.').id;
+    const acts: readonly ((desk: Desk) => Promise<unknown>)[] = [
+      (desk) => changeDay(desk, { series: id, version, do: 'swap', day: 20, with: 21 }),
+      (desk) => draftAgain(desk, { series: id, version }),
+      (desk) => stopSeries(desk, { series: id, version }),
+      (desk) => removeSeries(desk, { series: id, version }),
+      (desk) => pauseSeries(desk, { series: id, version, from: addDays(TODAY, 2), until: addDays(TODAY, 2) }),
+      (desk) => copySeries(desk, { once: newId(), series: id, name: 'x', cohort: newId(), teacher: newId(), firstDate: addDays(TODAY, 9) }),
+      (desk) => letIn(desk, { series: id, version }),
+      (desk) => giveNewAddress(desk, { member }),
+      (desk) => writeToDrifting(desk, { once: newId(), series: id, members: [member], text: 'x' }),
+      (desk) => undoStepBack(desk, { checkIn: newId() }),
+    ];
+    for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
+      for (const act of acts) expect(await answerOf(act(await deskOf(role)))).toBe('not-allowed');
+    for (const act of acts.slice(0, 9)) expect(['not-found', 'invalid']).toContain(await answerOf(act(await deskOf('stranger'))));
+  });
+
+  test('every row is the studio’s own', async () => {
+    const rows = await (await ownerManager()).find(SeriesMemberRow, {}, ANYWHERE);
+    const { who } = await director();
+    expect(new Set(rows.map(({ studio }) => studio))).toEqual(new Set([who.studio]));
+    expect(isoDate(rows[0].joinedOn)).toBeTruthy();
+  });
+});
