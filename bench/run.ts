@@ -4,6 +4,7 @@ import { SHIPPED_LIBRARY } from '../src/core/library';
 import { parsePattern } from '../src/core/pattern';
 import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
+import { measureCheckIns } from './checkins';
 import { measureDrafting } from './drafting';
 import { measureScreening } from './screening';
 import { measureScrolling } from './scroll';
@@ -123,4 +124,6 @@ if (running) {
   await measureTyping(address);
   // It makes a group of 200 people in that demo, and so is asked for.
   if (process.env.OAKEN_BENCH_FILL) await measureScrolling(address);
+  // And this one a group of 400; it needs the demo's database too.
+  if (process.env.OAKEN_BENCH_FILL && process.env.OAKEN_DATABASE_URL) await measureCheckIns(address);
 } else console.log(`\nTyping on the bench was not measured: no demo runs at ${address} (start it with bin/start).`);

@@ -83,7 +83,10 @@ export const checkInForm = object({
   signs: array()
     .of(oneOf([...STOP_SIGNS, ...HELP_SIGNS]))
     .max(STOP_SIGNS.length + HELP_SIGNS.length)
-    .default([]),
+    .default([])
+    .test('which', 'Tick what felt wrong, or tap how it was.', (signs, { parent }) => !(parent as { wrong?: boolean }).wrong || signs.length > 0),
+  /** Something felt wrong: then which sign it was is said too. */
+  wrong: boolean().default(false),
 });
 
 export type SeriesInput = InferType<typeof seriesForm>;

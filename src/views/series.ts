@@ -20,6 +20,8 @@ export interface SeriesLine {
 
 /** A day of a series as it is drawn. */
 export interface SeriesDayView {
+  /** Of what stands in it: it goes along when the day changes places. */
+  readonly id: string;
   readonly day: number;
   readonly date: IsoDate;
   readonly kind: DayKind;

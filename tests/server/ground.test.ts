@@ -312,10 +312,10 @@ describe('erasing', () => {
       await ownerManager()
     ).execute<{ table: string; column: string }[]>(
       `select table_name as table, column_name as column from information_schema.columns where table_schema = 'public' and (table_name = 'person'
-       or table_name in (select table_name from information_schema.columns where table_schema = 'public' and column_name = 'person'))`,
+       or table_name in (select table_name from information_schema.columns where table_schema = 'public' and column_name in ('person', 'member')))`,
     );
     // What places a row, who did it, and when, is nothing of the person.
-    const PLACES = ['id', 'studio', 'version', 'person', 'cohort', 'session', 'plan', 'purpose', 'reason_id'];
+    const PLACES = ['id', 'studio', 'version', 'person', 'member', 'cohort', 'session', 'plan', 'purpose', 'reason_id'];
     const DOING = /(_by|_at)$|^(by|at|staff|reader|tries|refused)$/;
     const held = columns.filter(({ table, column }) => !PLACES.includes(column) && (table === 'person' || !DOING.test(column)));
     expect(held.filter(({ table, column }) => !PERSON_FIELDS[table]?.[column]).map(({ table, column }) => `${table}.${column}`)).toEqual([]);

@@ -2,6 +2,7 @@ import { v7 as newId } from 'uuid';
 import { CONDITIONS, HELP_SIGNS } from '../../src/core/screening';
 import { datesOf } from '../../src/core/series';
 import { addDays, isoDate } from '../../src/core/units';
+import { vault } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
 import { CheckInRow, SeriesMemberRow } from '../../src/server/db/rows';
 import type { Desk } from '../../src/server/desk';
@@ -372,6 +373,32 @@ describe('keeping people on', () => {
     expect(await answerOf(write('Again.', at(addDays(TODAY, 3), '09:00')))).toBe('allowed');
     // Whoever is not drifting off is not written to, whatever is sent.
     expect(await answerOf(write('Hello.', NOW, [of('Cosmo W.').id]))).toBe('late');
+  });
+
+  test('a week of three people: one keeps it up, one drifts off, is written to and comes back, one steps back', async () => {
+    const { id, view } = await made({ length: 14, to: 4 });
+    const morning = (day: number) => at(addDays(view.firstDate, day - 1), '09:00');
+    const seen = async (day: number) => readSeries(await director(morning(day)), id);
+    const members = await membersOf(await director(), [id]);
+    const [steady, drifting, hurt] = members.slice(0, 3).map((one) => ({ id: one.id, token: ownToken({ vault: vault() }, one) }));
+    const say = async (token: string, day: number, over: object = {}) =>
+      checkIn(await freshManager(), token, { did: 'done', felt: 'easy', ...over }, HERE, morning(day));
+    for (let day = 1; day <= 7; day += 1) {
+      await say(steady.token, day);
+      if (day <= 2 || day === 7) await say(drifting.token, day);
+      await say(hurt.token, day, day === 5 ? { signs: ['dizziness'] } : {});
+      const going = (await seen(day)).going!;
+      expect(going.today).toBe(day <= 2 || day === 7 ? 3 : 2);
+      const off = going.drifting.map(({ member }) => member);
+      // Nothing on days 3, 4 and 5: from day 6 on that is three.
+      expect(off.includes(drifting.id)).toBe(day === 6 || day === 7);
+      expect(off.includes(steady.id)).toBe(false);
+    }
+    expect((await openDay(await freshManager(), steady.token, HERE, morning(8))).day).toBe(8);
+    const back = await openDay(await freshManager(), hurt.token, HERE, morning(6));
+    expect(back.day).toBeLessThan(6);
+    expect(back.easierFirst).toBe(true);
+    expect((await seen(8)).going!.drifting.map(({ member }) => member)).not.toContain(drifting.id);
   });
 
   test('afterwards it says who finished and what to change', async () => {

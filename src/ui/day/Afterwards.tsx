@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react';
 import { dayText } from '@/core/units';
 import type { DayView } from '@/views/series';
 import styles from './Day.module.css';
+import { Heard } from './Heard';
 import type { Saying, useSaying } from './useSaying';
 
 const FELT = ['easy', 'worked', 'strained'] as const;
@@ -16,7 +17,8 @@ interface Props {
 }
 
 /** How it was, in one tap. It is a form like any other: a phone without JavaScript sends it too. */
-export function Afterwards({ token, day, easier, saying: { say } }: Props) {
+export function Afterwards({ token, day, easier, saying }: Props) {
+  const { say, last, toldBefore } = saying;
   const [wrong, setWrong] = useState(false);
   const form = (extra: Partial<Saying>) => ({
     method: 'post',
@@ -30,18 +32,20 @@ export function Afterwards({ token, day, easier, saying: { say } }: Props) {
         felt: (data.get('felt') as Saying['felt']) ?? null,
         easier,
         signs: data.getAll('signs').map(String),
+        wrong: data.get('wrong') === 'yes',
         ...extra,
       });
     },
   });
   const asked = easier ? <input type="hidden" name="easier" value="on" /> : null;
   return (
-    <section className="stack" aria-label="Afterwards">
+    <section className="stack" aria-label="Afterwards" id="afterwards">
       <h2>Afterwards</h2>
-      {day.said && (
+      <Heard saying={saying} emergency={day.emergency} />
+      {last && (
         <p className="small soft">
-          You said: {day.said.did}
-          {day.said.felt ? `, ${day.said.felt}` : ''}. Another tap changes it.
+          You said: {last.did}
+          {last.felt ? `, ${last.felt}` : ''}. Another tap changes it.
         </p>
       )}
       <form {...form({})}>
@@ -78,11 +82,10 @@ export function Afterwards({ token, day, easier, saying: { say } }: Props) {
             <span>{sign}</span>
           </label>
         ))}
-        <button className="big" name="felt" value="strained">
-          Say it
-        </button>
+        <input type="hidden" name="wrong" value="yes" />
+        <button className="big">Say it</button>
       </form>
-      {day.yesterday && (
+      {day.yesterday && !toldBefore && (
         <form {...form({ date: day.yesterday })} className="stack" aria-label="Yesterday">
           <input type="hidden" name="date" value={day.yesterday} />
           <p className="small">And {dayText(day.yesterday)}? It can be told until today ends.</p>

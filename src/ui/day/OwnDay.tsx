@@ -34,23 +34,24 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
         {day.studio} · {day.series}
       </p>
       <h1>{day.day === null ? `Hello ${day.person}` : `Day ${day.day}, ${day.person}`}</h1>
-      {practice && (
-        <p className="lead">
-          {practice.names.join(', then ')}, <span className="num">{practice.minutes}</span> {practice.minutes === 1 ? 'minute' : 'minutes'}.
-        </p>
-      )}
-      {day.of > 0 && (
-        <p>
-          You have come to{' '}
-          <strong className="num">
-            {day.did} of {day.of}
-          </strong>{' '}
-          {day.of === 1 ? 'day' : 'days'}.
-        </p>
-      )}
+      <p className="lead">
+        {practice && (
+          <>
+            {practice.names.join(', then ')}, <span className="num">{practice.minutes}</span> {practice.minutes === 1 ? 'minute' : 'minutes'}.{' '}
+          </>
+        )}
+        {day.of > 0 && (
+          <>
+            You have come to{' '}
+            <strong className="num">
+              {day.did} of {day.of}
+            </strong>{' '}
+            {day.of === 1 ? 'day' : 'days'}.
+          </>
+        )}
+      </p>
       {day.says && <p>{day.says}</p>}
       {day.live && <p className="note">{day.live}</p>}
-      <Heard saying={saying} emergency={day.emergency} />
       {practice && (
         <>
           <Strip practice={practice} naturalBreath={day.naturalBreath} />
@@ -98,42 +99,6 @@ function Strip({
       <BreathStrip pattern={read.value} pace={{ tempo, naturalBreath }} width={354} height={170} title={`${names[0]}, drawn`} />
     </div>
   );
-}
-
-/** What became of what was said, at once. */
-function Heard({ saying: { said, refused, waiting }, emergency }: { saying: ReturnType<typeof useSaying>; emergency: string }) {
-  if (refused)
-    return (
-      <p className="note bad" role="alert">
-        {refused}
-      </p>
-    );
-  if (said === 'help')
-    return (
-      <div className="note bad" role="alert">
-        <p>
-          <strong>{emergency}</strong>
-        </p>
-        <p>The studio has been told and will ask how you are. Until then, breathe as you like.</p>
-      </div>
-    );
-  if (said === 'signs')
-    return (
-      <p className="note" role="status">
-        Thank you for saying so. Rest, sit or lie, breathe as you like. Tomorrow is one step easier; if it does not pass, speak with your doctor.
-      </p>
-    );
-  if (waiting)
-    return (
-      <p className="note" role="status">
-        Kept on this phone; it is sent as soon as there is a network.
-      </p>
-    );
-  return said ? (
-    <p className="note" role="status">
-      Thank you. It is on your ladder.
-    </p>
-  ) : null;
 }
 
 /** What is theirs to take along, and to end. */

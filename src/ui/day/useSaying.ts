@@ -4,6 +4,9 @@ import { useCallback, useEffect, useState } from 'react';
 import type { DayView } from '@/views/series';
 import { keepSaid, sendSaid } from '../device';
 
+/** How soon what waits is tried again. */
+const AGAIN_MS = 5000;
+
 type Said = 'heard' | 'signs' | 'help' | null;
 
 /** What somebody says of a day, as it is sent. */
@@ -12,6 +15,7 @@ export interface Saying {
   readonly felt?: 'easy' | 'worked' | 'strained' | null;
   readonly easier?: boolean;
   readonly signs?: readonly string[];
+  readonly wrong?: boolean;
   readonly date?: string;
 }
 
@@ -20,10 +24,14 @@ export function useSaying(token: string, day: DayView, before: Said, why: string
   const [said, setSaid] = useState<Said>(before);
   const [refused, setRefused] = useState(why);
   const [waiting, setWaiting] = useState(false);
+  const [told, setTold] = useState(before !== null);
+  const [toldBefore, setToldBefore] = useState(false);
+  const [last, setLast] = useState(day.said);
   const send = useCallback(async () => {
     const answer = await sendSaid(token).catch(() => null);
     if (!answer) return false;
     setWaiting(false);
+    setTold(answer.ok);
     setRefused(answer.ok ? null : answer.message);
     if (answer.ok) setSaid(answer.value.help ? 'help' : answer.value.signs ? 'signs' : 'heard');
     return true;
@@ -34,11 +42,19 @@ export function useSaying(token: string, day: DayView, before: Said, why: string
     addEventListener('online', later);
     return () => removeEventListener('online', later);
   }, [send]);
+  useEffect(() => {
+    if (!waiting) return;
+    const timer = setInterval(() => void send(), AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [waiting, send]);
   const say = async (saying: Saying) => {
     await keepSaid({ token, easier: false, felt: null, signs: [], ...saying, date: saying.date ?? day.date });
+    setTold(false);
     // What calls for help is said without waiting for anybody.
     if (saying.signs?.some((sign) => day.helpSigns.includes(sign))) setSaid('help');
+    if (saying.date && saying.date !== day.date) setToldBefore(true);
+    else setLast({ did: saying.did, felt: saying.felt ?? null });
     if (!(await send())) setWaiting(true);
   };
-  return { said, refused, waiting, say };
+  return { said, refused, waiting, told, last, toldBefore, say };
 }

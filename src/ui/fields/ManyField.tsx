@@ -35,7 +35,16 @@ export function ManyField({
       closeText={`Close ${label}`}
       clearText={`Nothing of ${label}`}
       slotProps={{ chip: { size: 'small', variant: 'outlined', sx: { borderRadius: 0 } } }}
-      renderInput={(params) => <TextField {...params} {...labelled(label, hideLabel)} inputRef={inputRef} error={error} helperText={helperText} />}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          {...labelled(label, hideLabel)}
+          slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, ...(hideLabel ? { 'aria-label': label } : {}) } }}
+          inputRef={inputRef}
+          error={error}
+          helperText={helperText}
+        />
+      )}
     />
   );
 }

@@ -27,13 +27,14 @@ const RULE = {
 
 /** A series as ladders of days: weeks side by side, day 1 at the foot, a rung a day. */
 export function SeriesBoard({ view }: { view: SeriesView }) {
-  const [chosen, setChosen] = useState<number | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
   const { run, busy, refusal, refresh } = useAction();
   const change: ChangeDay = async (edit) => {
     const reply = await run(() => changeDayAction({ series: view.id, version: view.version, ...edit }));
     if (reply?.ok) refresh();
   };
-  const day = chosen === null ? null : (view.days[chosen - 1] ?? null);
+  // What is chosen goes along when it changes places, and so does what is typed about it.
+  const day = view.days.find(({ id }) => id === chosen) ?? null;
   const weeks = Array.from({ length: weekOfDay(view.days.length) }, (_, week) => view.days.slice(week * 7, week * 7 + 7));
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const dropped = ({ active, over }: DragEndEvent) => {
@@ -80,14 +81,14 @@ export function SeriesBoard({ view }: { view: SeriesView }) {
                         key={one.day}
                         day={one}
                         today={view.today === one.day}
-                        chosen={chosen === one.day}
+                        chosen={chosen === one.id}
                         editable={view.mayEdit && !busy}
-                        onChoose={() => setChosen(chosen === one.day ? null : one.day)}
+                        onChoose={() => setChosen(chosen === one.id ? null : one.id)}
                         onMove={(by) => {
                           const to = one.day + by;
                           if (to < 1 || to > view.days.length) return;
                           void change({ do: 'swap', day: one.day, with: to });
-                          setChosen(to);
+                          setChosen(one.id);
                         }}
                       />
                     ))}
@@ -100,7 +101,14 @@ export function SeriesBoard({ view }: { view: SeriesView }) {
         </div>
         <Plank>
           {day && view.mayEdit && (
-            <DayEdit key={`${day.day} ${view.version}`} day={day} view={view} busy={busy} onChange={change} onClose={() => setChosen(null)} />
+            <DayEdit
+              key={`${day.id} ${day.kind} ${day.practices.map(({ name, minutes }) => `${name} ${minutes}`).join()}`}
+              day={day}
+              view={view}
+              busy={busy}
+              onChange={change}
+              onClose={() => setChosen(null)}
+            />
           )}
           {view.going && <Going view={view} going={view.going} />}
           <ChecksOf view={view} />

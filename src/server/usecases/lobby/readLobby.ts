@@ -2,6 +2,7 @@ import type { Task } from '@/views/lobby';
 import { may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { needsDoing } from '../people/needsDoing';
+import { seriesTasks } from '../series/going';
 import { readHeldLogs } from '../teach/heldLogs';
 import { courseTasks, planTasks } from './courseTasks';
 import { handedTasks, teachingTasks, weekTasks } from './teachingTasks';
@@ -12,6 +13,7 @@ export async function readLobby(desk: Desk): Promise<Task[]> {
   const tasks = (
     await Promise.all([
       may(role, 'edit courses') ? courseTasks(desk) : [],
+      may(role, 'see reasons') ? seriesTasks(desk) : [],
       may(role, 'add people') ? screeningTasks(desk) : [],
       may(role, 'edit plans') ? planTasks(desk) : [],
       may(role, 'edit plans') ? heldTasks(desk) : [],

@@ -59,9 +59,16 @@ function fieldsOf(text: string): Record<string, unknown> {
   const fields = new URLSearchParams(text);
   if (fields.size > 60) throw new Refusal('too-large');
   const { felt, easier, ...rest } = Object.fromEntries(fields);
-  return { ...rest, did: rest.did ?? 'done', felt: felt || null, easier: easier === 'on', signs: fields.getAll('signs') };
+  return {
+    ...rest,
+    did: rest.did ?? 'done',
+    felt: felt || null,
+    easier: easier === 'on',
+    signs: fields.getAll('signs'),
+    wrong: rest.wrong === 'yes',
+  };
 }
 
 function back(token: string, how: string): Response {
-  return new Response(null, { status: 303, headers: { location: `/day/${encodeURIComponent(token)}?${how}`, ...NOT_KEPT } });
+  return new Response(null, { status: 303, headers: { location: `/day/${encodeURIComponent(token)}?${how}#afterwards`, ...NOT_KEPT } });
 }

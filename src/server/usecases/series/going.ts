@@ -1,0 +1,195 @@
+import { afterwards, datesOf, driftOf, driftText, neededDays, priorFrom, SERIES_LIMITS, willFinish } from '@/core/series';
+import { addDays, dayText, daysBetween, isoDate, type IsoDate } from '@/core/units';
+import { listed } from '@/core/wording';
+import type { Task } from '@/views/lobby';
+import type { Drifting, HardDay, SeriesLine, SeriesView } from '@/views/series';
+import type { Desk } from '../../desk';
+import { roster } from '../../repositories/people';
+import {
+  allSeries,
+  checkInsOf,
+  lettersTo,
+  membersOf,
+  openSigns,
+  type KeptCheckIn,
+  type KeptSeries,
+  type SeriesMember,
+} from '../../repositories/series';
+
+/** How a series goes: who takes part and keeps it up, who is drifting off, how many will finish. */
+
+export function stateOf(of: KeptSeries, today: IsoDate): SeriesLine['state'] {
+  const last = datesOf(of).at(-1)!;
+  return of.stoppedOn || today > last ? 'finished' : today < of.firstDate ? 'planning' : 'running';
+}
+
+/** Somebody who takes part, with what they said. */
+export interface Part extends SeriesMember {
+  readonly name: string;
+  readonly email: string | null;
+  readonly checkIns: readonly KeptCheckIn[];
+  /** Days they could practise that are over. */
+  readonly over: readonly IsoDate[];
+}
+
+/** Whether a day was kept up, whatever was done on it. */
+export const kept = ({ did }: KeptCheckIn) => did !== 'not today';
+
+/** Everybody who takes or took part, by name. */
+export async function partsOf(
+  desk: Desk,
+  { id }: KeptSeries,
+  dates: readonly IsoDate[],
+  everybody: Awaited<ReturnType<typeof roster>>,
+): Promise<Part[]> {
+  const members = await membersOf(desk, [id]);
+  const checkIns = await checkInsOf(
+    desk,
+    members.map((one) => one.id),
+  );
+  const people = new Map(everybody.map((one) => [one.id, one]));
+  return members
+    .map((member): Part => {
+      const person = people.get(member.person);
+      return {
+        ...member,
+        // Whoever has left the studio, or was erased, no longer takes part and has no name here.
+        leftOn: person ? member.leftOn : (member.leftOn ?? desk.today),
+        name: person?.name ?? 'somebody who left',
+        email: person?.email ?? null,
+        checkIns: checkIns.get(member.id) ?? [],
+        over: dates.filter((date) => date >= member.joinedOn && date < desk.today && (member.leftOn === null || date < member.leftOn)),
+      };
+    })
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/** Teachers know people of a series by their first names. */
+export const shownName = (name: string, whole: boolean) => (whole ? name : name.split(' ')[0]);
+
+/** What waits for the director in the series that run: who called for help, and who is drifting off. */
+export async function seriesTasks(desk: Desk): Promise<Task[]> {
+  const all = (await allSeries(desk)).filter((one) => stateOf(one, desk.today) === 'running');
+  if (all.length === 0) return [];
+  const everybody = await roster(desk);
+  const tasks = await Promise.all(
+    all.map(async (one): Promise<Task[]> => {
+      const here = (await partsOf(desk, one, datesOf(one), everybody)).filter(({ leftOn }) => leftOn === null);
+      const drifting = here.filter((part) => driftOf(part.over, part.checkIns) !== null).length;
+      const open = { href: `/series/${one.id}`, doing: 'Open the series' };
+      return [
+        ...here
+          .filter(({ held }) => held)
+          .map(({ name }): Task => ({ harm: 'stop', text: `${name} marked a sign that calls for help in ${one.name}. Ask how they are.`, ...open })),
+        ...(drifting > 0
+          ? [{ harm: 'know', text: `${drifting === 1 ? 'One person is' : `${drifting} people are`} drifting off in ${one.name}.`, ...open } as const]
+          : []),
+      ];
+    }),
+  );
+  return tasks.flat();
+}
+
+/** How it goes, in figures and names. @param all whether whole names and signs are theirs to see */
+export async function goingOf(
+  desk: Desk,
+  of: KeptSeries,
+  parts: readonly Part[],
+  dates: readonly IsoDate[],
+  all: boolean,
+  fresh: (day: number) => string | null,
+): Promise<SeriesView['going']> {
+  const here = parts.filter(({ leftOn }) => leftOn === null);
+  const needed = neededDays(dates.length);
+  const begun = desk.today >= of.firstDate;
+  const letters = await lettersTo(
+    desk,
+    here.map(({ id }) => id),
+  );
+  const said = (part: Part, date: IsoDate) => part.checkIns.some((one) => one.date === date && kept(one));
+  const over = of.stoppedOn !== null || desk.today > dates.at(-1)!;
+  const finish = willFinish(
+    here.map((part) => ({
+      past: [...part.over, ...(said(part, desk.today) ? [desk.today] : [])].map((date) => ({ date, did: said(part, date) })),
+      ahead: dates.filter((date) => date > desk.today || (date === desk.today && !said(part, date))).length,
+    })),
+    needed,
+    desk.today,
+    await priorOf(desk, of),
+  );
+  return {
+    today: dates.includes(desk.today) ? here.filter((part) => said(part, desk.today)).length : null,
+    finish: begun && !over && here.length > 0 ? { ...finish, needed } : null,
+    drifting: over ? [] : here.flatMap((part) => driftingOf(desk, part, letters.get(part.id) ?? null, all)),
+    hard: await hardDays(desk, here, all),
+    after: over
+      ? afterwards(
+          parts.map((part) => ({
+            did: dates.map((date) => said(part, date)),
+            strained: dates.map((date) => part.checkIns.some((one) => one.date === date && one.felt === 'strained')),
+          })),
+          dates.length,
+          fresh,
+        )
+      : [],
+  };
+}
+
+/** What the studio's own series that are over say of anybody. */
+async function priorOf(desk: Desk, of: KeptSeries) {
+  const past = (await allSeries(desk)).filter((one) => one.id !== of.id && datesOf(one).at(-1)! < desk.today && one.stoppedOn === null);
+  const members = await membersOf(
+    desk,
+    past.map(({ id }) => id),
+  );
+  const checkIns = await checkInsOf(
+    desk,
+    members.map(({ id }) => id),
+  );
+  const length = new Map(past.map((one) => [one.id, one.days.length]));
+  return priorFrom(members.map(({ id, series: in_ }) => Math.min(1, (checkIns.get(id) ?? []).filter(kept).length / length.get(in_)!)));
+}
+
+function driftingOf(desk: Desk, part: Part, written: Date | null, all: boolean): Drifting[] {
+  const drift = driftOf(part.over, part.checkIns);
+  if (!drift) return [];
+  const days = written ? daysBetween(isoDate(written.toISOString().slice(0, 10)), desk.today) : null;
+  return [
+    {
+      member: part.id,
+      name: shownName(part.name, all),
+      why: driftText(drift),
+      last: drift.last ? `last on ${dayText(drift.last)}` : 'has not begun',
+      not:
+        part.email === null
+          ? 'no e-mail address is known'
+          : days !== null && days < SERIES_LIMITS.writeAgainDays
+            ? `written to ${days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`}`
+            : null,
+    },
+  ];
+}
+
+/** Days that were too much, for whom, and the step back that follows; what was wrong is the director's alone to read. */
+async function hardDays(desk: Desk, parts: readonly Part[], all: boolean): Promise<HardDay[]> {
+  const since = addDays(desk.today, -SHOWN_DAYS);
+  const hard = parts.flatMap((part) =>
+    part.checkIns
+      .filter((one) => one.date >= since && (one.felt === 'strained' || (all && one.signs)))
+      .map((one) => ({ ...one, person: part.person, name: shownName(part.name, all) })),
+  );
+  const signs = all ? await openSigns(desk, hard) : new Map<string, readonly string[]>();
+  return hard
+    .map(({ id, member, name, date, felt, undone }) => ({
+      checkIn: id,
+      member,
+      name,
+      date,
+      what: listed([...(felt === 'strained' ? ['strained'] : []), ...(signs.get(id) ?? [])]) || 'something felt wrong',
+      undone,
+    }))
+    .sort((a, b) => b.date.localeCompare(a.date));
+}
+
+/** How far back days that were too much are shown. */
+const SHOWN_DAYS = 7;

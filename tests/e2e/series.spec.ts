@@ -1,0 +1,112 @@
+import { expect, test, type Browser, type Page } from '@playwright/test';
+import { accessible, fitsTheWidth, signInAs } from './story';
+
+const BEGINNERS = 'Three weeks to an even breath';
+
+/** Somebody's own address, as the director has it sent anew. */
+async function addressOf(page: Page, name: string): Promise<string> {
+  await page.getByRole('button', { name: `A new address for ${name}` }).click();
+  const row = page.getByRole('row').filter({ hasText: name });
+  return (await row.getByRole('link', { name: /Open it here/ }).getAttribute('href'))!;
+}
+
+const phone = async (browser: Browser, more: object = {}) => (await browser.newContext({ viewport: { width: 390, height: 844 }, ...more })).newPage();
+
+test('a series is designed in one go: asked, mended where it cannot be, drafted, and changed by hand', async ({ page }) => {
+  await signInAs(page, 'director', '/series/new');
+  await page.getByLabel('Name of the series').fill('A fortnight at the window');
+  await page.getByLabel('Minutes at last').fill('12');
+  await expect(page.getByText(/from 1 that is 7 minutes after 21 days, not 12/)).toBeVisible();
+  await page.getByRole('button', { name: 'Arrive at 7' }).click();
+  await expect(page.getByText(/A minute more every three days/)).toBeHidden();
+  await accessible(page);
+  await page.getByRole('button', { name: 'Draft the days' }).click();
+  await expect(page.getByRole('heading', { name: 'A fortnight at the window' })).toBeVisible();
+  await expect(page.getByText('Nothing is out of order.')).toBeVisible();
+  await accessible(page);
+
+  // By keyboard a day changes places with the one above it; the guards answer at once, and back it is in order again.
+  const first = page.getByRole('button', { name: /day 1 ·/ });
+  const was = await first.textContent();
+  await first.focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.getByRole('heading', { name: /^Day 2,/ })).toBeVisible();
+  await page.getByLabel('Minutes', { exact: true }).fill('5');
+  await page.getByRole('button', { name: 'Change the day' }).click();
+  await expect(page.getByText(/grows from 1 to 5 min/)).toBeVisible();
+  await page.getByRole('button', { name: 'Draft the days again' }).click();
+  await expect(page.getByText('Nothing is out of order.')).toBeVisible();
+  await expect(first).toHaveText(was!);
+});
+
+test('phones answer: one without a script, one without a network, one that says something felt wrong; who drifts is written to', async ({
+  page,
+  browser,
+}) => {
+  await signInAs(page, 'director', '/series');
+  await page.getByRole('link', { name: BEGINNERS }).click();
+  await page.getByRole('button', { name: /Who takes part/ }).click();
+  await accessible(page);
+
+  const plain = await phone(browser, { javaScriptEnabled: false });
+  await plain.goto(await addressOf(page, 'Sunniva H.'));
+  await expect(plain.getByRole('heading', { name: /^Day \d+, Sunniva/ })).toBeVisible();
+  await plain.getByRole('button', { name: 'worked', exact: true }).click();
+  await expect(plain.getByText('Thank you. It is on your ladder.')).toBeVisible();
+
+  // Opened once, it needs no network: the practice runs, and what is said arrives once.
+  const off = await phone(browser);
+  await off.goto(await addressOf(page, 'Lotte V.'));
+  await accessible(off);
+  await fitsTheWidth(off);
+  await off.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await expect.poll(() => off.evaluate(async () => (await (await caches.open('oaken-class')).match(location.pathname)) !== undefined)).toBe(true);
+  await off.context().setOffline(true);
+  await off.reload();
+  await off.getByRole('button', { name: /^Begin/ }).click();
+  await expect(off.getByRole('dialog', { name: 'Practice' })).toContainText('left');
+  await off.getByRole('button', { name: 'End' }).click();
+  await off.getByRole('button', { name: 'easy', exact: true }).click();
+  await off.getByRole('button', { name: 'easy', exact: true }).click();
+  await expect(off.getByText('Kept on this phone; it is sent as soon as there is a network.')).toBeVisible();
+  await off.context().setOffline(false);
+  await expect(off.getByText('Thank you. It is on your ladder.')).toBeVisible();
+
+  const hurt = await phone(browser);
+  await hurt.goto(await addressOf(page, 'Elke R.'));
+  await hurt.getByRole('link', { name: 'Something felt wrong' }).click();
+  await hurt.getByLabel('chest pain').check();
+  await hurt.getByRole('button', { name: 'Say it' }).click();
+  await expect(hurt.getByRole('alert').filter({ hasText: 'call the emergency services' })).toBeVisible();
+  await expect(hurt.getByText('The studio has been told')).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('listitem').filter({ hasText: 'Elke R. marked a sign that calls for help' }).getByRole('link').click();
+  await expect(page.getByText('Elke R. marked a sign that calls for help.')).toBeVisible();
+  await hurt.reload();
+  await expect(hurt.getByText(/Breathe as you like until the studio has spoken with you/)).toBeVisible();
+  await page.getByRole('button', { name: 'We have spoken, Elke goes on' }).click();
+  await expect(page.getByText('Elke R. marked a sign that calls for help.')).toBeHidden();
+
+  // Who drifts off gets a word, once in three days.
+  await page.getByLabel('To each, after a first line of their own').fill('This cures asthma.');
+  await page.getByRole('button', { name: /^Write to all/ }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'is a claim the studio cannot stand behind' })).toBeVisible();
+  await page.getByLabel('To each, after a first line of their own').fill('We kept your place. Today is short.');
+  await page.getByRole('button', { name: /^Write to all/ }).click();
+  await expect(page.getByText('written to today').first()).toBeVisible();
+  await page.goto('/studio/outbox');
+  await page.getByText('rosa@post.example').first().click();
+  await expect(page.getByText(/Hello Rosa, your last day with us was/)).toBeVisible();
+  const back = await phone(browser);
+  await back.goto(
+    (await page
+      .getByRole('link', { name: /\/day\// })
+      .first()
+      .getAttribute('href'))!,
+  );
+  await back.getByRole('button', { name: 'easy', exact: true }).click();
+  await expect(back.getByText('Thank you. It is on your ladder.')).toBeVisible();
+  await page.goto('/series');
+  await page.getByRole('link', { name: BEGINNERS }).click();
+  await expect(page.getByText(/([5-9]|1[0-2]) of 12 did it/)).toBeVisible();
+});
