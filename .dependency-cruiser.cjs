@@ -33,7 +33,12 @@ module.exports = {
       from: { path: '^src/(app|ui|forms)' },
       to: { path: '^src/server/(db/rows|repositories)' },
     },
-    { name: 'nothing-orphaned', severity: 'error', from: { orphan: true, pathNot: '(\\.d\\.ts|\\.css|sw\\.js|icon\\.svg|webmanifest/route\\.ts)$' }, to: {} },
+    {
+      name: 'nothing-orphaned',
+      severity: 'error',
+      from: { orphan: true, pathNot: '(\\.d\\.ts|\\.css|sw\\.js|icon\\.svg|webmanifest/route\\.ts)$' },
+      to: {},
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
