@@ -5,7 +5,7 @@ import { ourOrigin } from './server/origin';
 /** Bytes that may come in, by where to: nothing of what is larger is read. */
 const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
   [/^\/api\/form\//, BODY_LIMITS.personal],
-  [/^\/api\/day\//, BODY_LIMITS.personal],
+  [/^\/api\/(day|sign-up)\//, BODY_LIMITS.personal],
   [/^\/api\/log$/, BODY_LIMITS.form],
   [/^\/api\/files\//, BODY_LIMITS.file],
 ];

@@ -63,6 +63,22 @@ export const seriesEditForm = object({
 export const seriesSeenForm = object(asSeen);
 export const seriesPauseForm = object({ ...asSeen, from: day('the first day of the pause'), until: day('the last day of the pause') });
 export const seriesCopyForm = seriesForm.pick(['once', 'name', 'cohort', 'teacher', 'firstDate']).shape({ series: id() });
+/** Opens a series for whoever has its link, or closes it. */
+export const openSeriesForm = object({ ...asSeen, open: boolean().required() });
+
+/** Somebody who signs up by a series' link. */
+export const signUpForm = object({
+  name: line('your name', FORM_LIMITS.name),
+  email: string()
+    .trim()
+    .required('Please give your e-mail: your page is sent there.')
+    .max(FORM_LIMITS.email)
+    .matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'An e-mail address such as you@post.example.'),
+  birthDate: optionalDay(),
+  /** Nobody fills this in who sees the page. */
+  website: string().default(''),
+});
+
 export const memberForm = object({ member: id() });
 export const stepForm = object({ checkIn: id() });
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { del, get, keys, set } from 'idb-keyval';
+import { v7 as newId } from 'uuid';
 import type { LogAnswer } from '@/views/teach';
 import type { Reply } from './forms/reply';
 
@@ -27,9 +28,35 @@ export interface Typed<Value> {
   readonly version: number;
   readonly value: Value;
 }
-export const keepTyped = <Value>(key: string, typed: Typed<Value>): Promise<void> => set(TYPED + key, typed);
-export const keptTyped = <Value>(key: string): Promise<Typed<Value> | undefined> => get<Typed<Value>>(TYPED + key);
-export const forgetTyped = (key: string): Promise<void> => del(TYPED + key);
+
+/** What no page has touched for so long was left behind by one that is gone. */
+const LEFT_MS = 60_000;
+
+/** This tab, also after a reload: what one tab types is not another one's while both are open. */
+function thisTab(): string {
+  const known = sessionStorage.getItem('oaken-tab');
+  if (known) return known;
+  const fresh = newId();
+  sessionStorage.setItem('oaken-tab', fresh);
+  return fresh;
+}
+
+const typedName = (key: string) => `${TYPED}${key} ${thisTab()}`;
+export const keepTyped = <Value>(key: string, typed: Typed<Value>): Promise<void> => set(typedName(key), { ...typed, at: Date.now() });
+export const forgetTyped = (key: string): Promise<void> => del(typedName(key));
+
+/** What this tab typed before it was loaded again, or what a tab that is gone left behind; that is this one's from then on. */
+export async function keptTyped<Value>(key: string): Promise<Typed<Value> | undefined> {
+  const own = await get<Typed<Value>>(typedName(key));
+  if (own) return own;
+  for (const name of (await keys<string>()).filter((one) => String(one).startsWith(`${TYPED}${key} `))) {
+    const left = await get<Typed<Value> & { readonly at: number }>(name);
+    if (!left || Date.now() - left.at < LEFT_MS) continue;
+    await del(name);
+    return left;
+  }
+  return undefined;
+}
 
 /** Logs that have not arrived yet. */
 async function waitingLogs(): Promise<WaitingLog[]> {

@@ -10,6 +10,8 @@ export interface PackagePreview {
     readonly name: string;
     readonly weeks: number;
     readonly classes: number;
+    /** Whether its classes are the days of a series. */
+    readonly series: boolean;
     readonly minutes: number;
     readonly goals: readonly string[];
     /** Techniques and ways that are not here yet and come along. */

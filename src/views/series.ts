@@ -105,6 +105,12 @@ export interface SeriesView {
   } | null;
   /** People of the cohort who do not take part yet. */
   readonly waiting: number;
+  /** Signing up by a link, for the director. */
+  readonly joining: {
+    /** The link; null while it is closed. */
+    readonly url: string | null;
+    readonly asking: readonly { readonly member: string; readonly name: string; readonly screened: boolean }[];
+  } | null;
   readonly mayEdit: boolean;
   readonly techniques: readonly { readonly id: string; readonly name: string; readonly pattern: string }[];
 }

@@ -13,6 +13,8 @@ const PLACES = [
   '/courses/new',
   '/courses/single',
   '/courses/bring',
+  '/series',
+  '/series/new',
   '/plans',
   '/teach',
   '/studio',
@@ -22,9 +24,9 @@ const PLACES = [
 ] as const;
 const MAY: Readonly<Record<Role, readonly string[]>> = {
   director: PLACES,
-  'lead teacher': ['/', '/techniques', '/ladder', '/cohorts', '/courses', '/plans', '/teach'],
-  teacher: ['/', '/techniques', '/ladder', '/cohorts', '/teach'],
-  'front desk': ['/', '/techniques', '/ladder', '/cohorts'],
+  'lead teacher': ['/', '/techniques', '/ladder', '/cohorts', '/courses', '/series', '/plans', '/teach'],
+  teacher: ['/', '/techniques', '/ladder', '/cohorts', '/series', '/teach'],
+  'front desk': ['/', '/techniques', '/ladder', '/cohorts', '/series'],
 };
 const NAMES = CONDITIONS.filter(({ question }) => question && question.length > 0).map(({ name }) => name);
 

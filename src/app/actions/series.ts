@@ -3,6 +3,7 @@
 import { reply } from '@/app/edge';
 import { changeDay, draftAgain, pauseSeries, removeSeries, stopSeries } from '@/server/usecases/series/changeSeries';
 import { copySeries, createSeries } from '@/server/usecases/series/createSeries';
+import { admit, decline, openSeries } from '@/server/usecases/series/signUp';
 import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '@/server/usecases/series/takePart';
 
 export async function createSeriesAction(input: unknown) {
@@ -31,6 +32,18 @@ export async function pauseSeriesAction(input: unknown) {
 
 export async function removeSeriesAction(input: unknown) {
   return reply((desk) => removeSeries(desk, input));
+}
+
+export async function openSeriesAction(input: unknown) {
+  return reply((desk) => openSeries(desk, input));
+}
+
+export async function admitAction(input: unknown) {
+  return reply((desk) => admit(desk, input));
+}
+
+export async function declineAction(input: unknown) {
+  return reply((desk) => decline(desk, input));
 }
 
 export async function letInAction(input: unknown) {

@@ -45,6 +45,39 @@ test('a course travels as JSON that its schema accepts, and comes back the same'
   expect(accepts({ ...raw({}), people: ['Asta R.'] })).toBe(false);
 });
 
+test('a series travels the same way, its days as classes; what it does not say of itself is named', () => {
+  const day = (technique: string) => ({ purpose: '', note: '', blocks: [{ technique, pattern: '4:4', dose: '2 min', tempo: 1000 }] });
+  const series = {
+    from: 1,
+    to: 3,
+    gentleEvery: 7,
+    live: [3],
+    missed: 'repeat',
+    themes: [['equal-4-4']],
+    pairings: [],
+    kinds: ['own', 'live'],
+  } as const;
+  const days = course({ goals: [], series, classes: [day('equal-4-4'), day('equal-4-4')] });
+  const file = writePackage(days);
+  expect(read(file)).toEqual({ course: days, problems: [], differs: [] });
+  expect(writePackage(read(file).course!)).toBe(file);
+  const accepts = new Ajv().compile(JSON.parse(readFileSync('docs/course.schema.json', 'utf8')) as object);
+  expect([accepts(JSON.parse(file)), accepts.errors]).toEqual([true, null]);
+  const wrong = (over: object) => says({ ...raw({}), classes: days.classes, series: { ...series, ...over } });
+  expect(wrong({ missed: 'double up' })).toMatch(/what follows from a missed day/);
+  expect(wrong({ kinds: ['own'] })).toMatch(/of every day what it is/);
+  expect(wrong({ kinds: ['own', 'feast'] })).toMatch(/of every day what it is/);
+  expect([wrong({ to: 20 }), wrong({ to: 21 })]).toEqual(['', expect.stringMatching(/Minutes at last should be from 1 to 20/)]);
+  expect(wrong({ themes: [['nothing-known']] })).toMatch(/no technique “nothing-known” here/);
+  const many = (n: number) =>
+    says({
+      ...raw({}),
+      classes: Array.from({ length: n }, () => day('equal-4-4')),
+      series: { ...series, kinds: Array.from({ length: n }, () => 'own') },
+    });
+  expect([many(40), many(41)]).toEqual(['', expect.stringMatching(/at most 40 days/)]);
+});
+
 test('a file that is cut, newer, strange or too large has its own plain answer', () => {
   const file = writePackage(course());
   expect(says(file.slice(0, -20))).toMatch(/not JSON, or was cut off/);

@@ -1,7 +1,9 @@
 import { findCircle, type Edge } from '../ladder';
 import type { Library, OwnEntry } from '../library';
 import { formatDose, formatPattern, parseDose, parsePattern, problemText } from '../pattern';
-import { CHARACTERS, EYES, HOURS, KEPT_BY, MOVES, POSTURES, SEATS, type Setup } from '../techniques';
+import { DAY_KINDS, MISSED_RULES, SERIES_LIMITS, type DayKind, type MissedRule } from '../series';
+import { EYES, KEPT_BY, MOVES, SEATS, type Setup } from '../techniques';
+import { isEdge, isOwnEntry, isRaw, type Raw } from './ownEntry';
 import type { TravellingWay } from './ways';
 
 /** A block as it travels: without ids, people or pins. */
@@ -31,6 +33,22 @@ export interface TravellingGoal {
   readonly stepMinutes?: number;
 }
 
+/** What makes of a course's classes the days of a series. */
+export interface TravellingSeries {
+  /** Minutes of the first day and at last. */
+  readonly from: number;
+  readonly to: number;
+  readonly gentleEvery: number;
+  /** Weekdays of live days. */
+  readonly live: readonly number[];
+  readonly missed: MissedRule;
+  /** What each week is about, and which weeks pair. */
+  readonly themes: readonly (readonly string[])[];
+  readonly pairings: readonly number[];
+  /** What each day is, in order. */
+  readonly kinds: readonly DayKind[];
+}
+
 /** A whole course as another studio can teach it: everything but people and dates. */
 export interface CoursePackage {
   readonly name: string;
@@ -48,6 +66,8 @@ export interface CoursePackage {
   /** Techniques and ways of the studio's own that are practised in it. */
   readonly techniques: readonly OwnEntry[];
   readonly ways: readonly TravellingWay[];
+  /** Where it is a series: then its classes are days. */
+  readonly series?: TravellingSeries;
   /** Its classes in order. */
   readonly classes: readonly { readonly purpose: string; readonly note: string; readonly blocks: readonly TravellingBlock[] }[];
 }
@@ -68,8 +88,6 @@ export function writePackage(course: CoursePackage): string {
   return `${JSON.stringify({ format: PACKAGE_FORMAT, version: VERSION, ...course }, null, 2)}\n`;
 }
 
-type Raw = Readonly<Record<string, unknown>>;
-const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
 const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? (value as readonly unknown[]) : []);
 const text = (value: unknown, most: number): string => (typeof value === 'string' ? value.trim().slice(0, most + 1) : '');
 
@@ -186,9 +204,7 @@ export function readPackage(
       dose: reading.dose(of.dose),
     };
   });
-  const weekdays = [
-    ...new Set(list(raw.weekdays).filter((day): day is number => Number.isInteger(day) && Number(day) >= 1 && Number(day) <= 7)),
-  ].sort();
+  const weekdays = weekdaysOf(raw.weekdays);
   if (weekdays.length === 0) reading.say('It does not say on which weekdays it is held.');
   const start = text(raw.start, 5);
   if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(start)) reading.say('It does not say at what hour it is held.');
@@ -206,9 +222,35 @@ export function readPackage(
     ladder,
     techniques,
     ways,
+    ...(raw.series === undefined ? {} : { series: seriesOf(raw.series, list(raw.classes).length, reading) }),
     classes: list(raw.classes).map((one, index) => classOf(isRaw(one) ? one : {}, index + 1, reading, ways, library)),
   };
   return { course: reading.problems.length > 0 ? null : course, problems: reading.problems, differs: ladderDiffers(ladder, library) };
+}
+
+const weekdaysOf = (value: unknown): number[] =>
+  [...new Set(list(value).filter((day): day is number => Number.isInteger(day) && Number(day) >= 1 && Number(day) <= 7))].sort();
+
+function seriesOf(value: unknown, days: number, reading: Reading): TravellingSeries {
+  const raw = isRaw(value) ? value : {};
+  const { fewestMinutes, mostMinutes, lengths } = SERIES_LIMITS;
+  const missed = MISSED_RULES.find((rule) => rule === raw.missed);
+  if (!missed) reading.say('It does not say what follows from a missed day.');
+  const said = list(raw.kinds).map((kind) => DAY_KINDS.find((one) => one === kind));
+  if (said.length !== days || said.includes(undefined)) reading.say('It does not say of every day what it is.');
+  if (days > Math.max(...lengths)) reading.say(`A series has at most ${Math.max(...lengths)} days.`);
+  const weeks = Math.ceil(days / 7);
+  const themes = list(raw.themes).slice(0, weeks);
+  return {
+    from: reading.number(raw.from, 'Minutes of the first day', fewestMinutes, mostMinutes),
+    to: reading.number(raw.to, 'Minutes at last', fewestMinutes, mostMinutes),
+    gentleEvery: reading.number(raw.gentleEvery, 'Days between gentle ones', 0, 14),
+    live: weekdaysOf(raw.live),
+    missed: missed ?? 'go on',
+    themes: themes.map((theme) => list(theme).map((id) => reading.technique(id))),
+    pairings: list(raw.pairings).filter((week): week is number => Number.isInteger(week) && Number(week) >= 1 && Number(week) <= weeks),
+    kinds: said.map((kind) => kind ?? 'own'),
+  };
 }
 
 function goalOf(raw: Raw, reading: Reading): TravellingGoal {
@@ -253,55 +295,6 @@ function blockOf(raw: Raw, at: number, reading: Reading, ways: readonly Travelli
     ...(way === null ? {} : { way }),
     ...told,
   };
-}
-
-function isEdge(value: unknown): value is Edge {
-  return (
-    isRaw(value) &&
-    typeof value.needs === 'string' &&
-    typeof value.to === 'string' &&
-    Number.isInteger(value.sessions) &&
-    Number.isInteger(value.days)
-  );
-}
-
-const isText = (value: unknown, most: number): value is string => typeof value === 'string' && value.length <= most;
-const areTexts = (value: unknown, most = 300): value is string[] =>
-  Array.isArray(value) && value.length <= 40 && value.every((one) => isText(one, most));
-const isOf = (all: readonly unknown[], value: unknown) => all.includes(value);
-
-/** Everything a technique of their own must say before the library looks at it: what is kept is never read again with doubt. */
-function isOwnEntry(value: unknown): value is OwnEntry {
-  if (!isRaw(value) || !isRaw(value.technique) || !Array.isArray(value.edges) || !value.edges.every(isEdge)) return false;
-  const { id, family, name, aliases, about, pattern, dose, rung, hours, character, posture, setup, cues, watchFor, cautions } = value.technique;
-  const { seat, eyes, by, moves } = isRaw(setup) ? setup : {};
-  return (
-    isText(id, 60) &&
-    /^[a-z\d-]+$/.test(id) &&
-    (family === null || isText(family, 60)) &&
-    isText(name, 60) &&
-    name.trim() !== '' &&
-    areTexts(aliases) &&
-    isText(about, 600) &&
-    isText(pattern, 2000) &&
-    isText(dose, 200) &&
-    isOf([1, 2, 3, 4], rung) &&
-    Array.isArray(hours) &&
-    hours.length > 0 &&
-    hours.every((hour) => isOf(HOURS, hour)) &&
-    isOf(CHARACTERS, character) &&
-    isOf(POSTURES, posture) &&
-    (setup === undefined ||
-      (isRaw(setup) &&
-        (seat === undefined || isOf(SEATS, seat)) &&
-        (eyes === undefined || isOf(EYES, eyes)) &&
-        (by === undefined || isOf(KEPT_BY, by)) &&
-        (moves === undefined || (Array.isArray(moves) && moves.every((move) => isOf(MOVES, move)))))) &&
-    areTexts(cues) &&
-    areTexts(watchFor) &&
-    Array.isArray(cautions) &&
-    cautions.every((one) => isRaw(one) && isText(one.caution, 200) && isText(one.reason, 300))
-  );
 }
 
 /** What their ladder asks otherwise than ours, for what is practised in the course. */

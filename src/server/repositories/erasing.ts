@@ -32,6 +32,7 @@ export const PERSON_FIELDS: Readonly<Record<string, Readonly<Record<string, read
   series_member: {
     token_hash: ['unreadable', 'of a secret that is worked out from a number that is counted on'],
     series: ['kept', 'how many took part'],
+    admitted: ['kept', 'how many took part'],
     mails: ['kept', 'nothing is sent to whoever is erased'],
     link: ['kept', 'how many addresses there were'],
     joined_on: ['kept', 'how many took part'],

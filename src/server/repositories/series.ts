@@ -2,7 +2,7 @@ import type { InferEntity } from '@mikro-orm/core';
 import type { CheckIn, Did, MissedRule, NotReached, Pause, SeriesAsked, SeriesDay } from '@/core/series';
 import type { Effort } from '@/core/teach';
 import { isoDate, type IsoDate } from '@/core/units';
-import type { Actor, ByLink, Staff } from '../auth/actors';
+import type { Actor, ByLink, Clock, Staff } from '../auth/actors';
 import type { EntityManager } from '../db/orm';
 import { readRow, readRows } from '../db/read';
 import { CheckInRow, PersonRow, SeriesLetterRow, SeriesMemberRow, SeriesRow, StudioRow } from '../db/rows';
@@ -25,6 +25,8 @@ export interface KeptSeries {
   readonly pauses: readonly Pause[];
   /** The course whose classes are its live days. */
   readonly liveCourse: string | null;
+  /** Whether people may sign up by its link. */
+  readonly open: boolean;
   readonly stoppedOn: IsoDate | null;
   readonly version: number;
 }
@@ -36,6 +38,8 @@ export interface SeriesMember {
   readonly person: string;
   readonly joinedOn: IsoDate;
   readonly link: number;
+  /** The director's yes. */
+  readonly admitted: boolean;
   readonly mails: boolean;
   readonly sentOn: IsoDate | null;
   readonly leftOn: IsoDate | null;
@@ -57,6 +61,7 @@ const toSeries = (row: InferEntity<typeof SeriesRow>): KeptSeries => ({
   ...row,
   firstDate: isoDate(row.firstDate),
   liveCourse: row.liveCourse ?? null,
+  open: row.joinHash !== null && row.joinHash !== undefined,
   stoppedOn: row.stoppedOn ? isoDate(row.stoppedOn) : null,
 });
 
@@ -70,8 +75,32 @@ export async function series(desk: Desk<Actor>, id: string): Promise<KeptSeries>
   return toSeries(row);
 }
 
-export async function addSeries(at: Writing, made: Omit<KeptSeries, 'version' | 'stoppedOn'>): Promise<void> {
-  await add(at, SeriesRow, { ...made, stoppedOn: null, removedAt: null });
+export async function addSeries(at: Writing, made: Omit<KeptSeries, 'version' | 'stoppedOn' | 'open'>): Promise<void> {
+  await add(at, SeriesRow, { ...made, joinHash: null, stoppedOn: null, removedAt: null });
+}
+
+/** The address by which people sign up for a series. */
+export const joinToken = ({ vault }: Pick<Desk<Actor>, 'vault'>, id: string): string => vault.token(`join ${id}`);
+
+/** Opens a series for whoever has its address, or closes it. @returns the address's token, and the version the series has now */
+export async function openForJoining(
+  at: Writing,
+  id: string,
+  seen: number,
+  open: boolean,
+): Promise<{ readonly token: string; readonly version: number }> {
+  const token = joinToken(at, id);
+  return { token, version: await claim(at, SeriesRow, id, seen, { joinHash: open ? hashOf(token) : null }) };
+}
+
+/** The series an address is for, with its studio; null when it is unknown, closed or over. */
+export async function findJoining(em: EntityManager, token: string) {
+  if (!isToken(token)) return null;
+  const row = await em.findOne(SeriesRow, { joinHash: hashOf(token), removedAt: null, stoppedOn: null }, { filters: false });
+  if (!row) return null;
+  const studio = await em.findOneOrFail(StudioRow, { id: row.studio });
+  const who: Clock = { as: 'clock', studio: studio.id, studioName: studio.name, zone: studio.zone };
+  return { who, series: row.id };
 }
 
 /** Changes a series at the version it was seen at. @returns the version it has now */
@@ -79,7 +108,7 @@ export function changeSeries(
   at: Writing,
   id: string,
   seen: number,
-  to: Partial<Omit<KeptSeries, 'id' | 'version'>> & { readonly removedAt?: Date },
+  to: Partial<Omit<KeptSeries, 'id' | 'version' | 'open'>> & { readonly removedAt?: Date },
 ): Promise<number> {
   return claim(at, SeriesRow, id, seen, to);
 }
@@ -108,7 +137,7 @@ export const ownToken = ({ vault }: Pick<Desk<Actor>, 'vault'>, { id, link }: Pi
   vault.token(`day ${id} ${link}`);
 
 /** Lets people take part from a day on; whoever does already goes on as they are. */
-export async function addMembers(at: Writing, of: string, people: readonly string[], joinedOn: IsoDate): Promise<number> {
+export async function addMembers(at: Writing, of: string, people: readonly string[], joinedOn: IsoDate, admitted = true): Promise<number> {
   const there = new Set((await membersOf(at, [of])).map(({ person }) => person));
   const fresh = [...new Set(people)].filter((person) => !there.has(person));
   if (fresh.length === 0) return 0;
@@ -121,6 +150,7 @@ export async function addMembers(at: Writing, of: string, people: readonly strin
       joinedOn,
       link: 1,
       tokenHash: hashOf(ownToken(at, { id, link: 1 })),
+      admitted,
       mails: true,
       sentOn: null,
       leftOn: null,
@@ -133,6 +163,8 @@ export async function addMembers(at: Writing, of: string, people: readonly strin
 
 /** What of somebody's part is changed. */
 export interface MemberChange {
+  readonly admitted?: boolean;
+  readonly joinedOn?: IsoDate;
   readonly mails?: boolean;
   readonly leftOn?: IsoDate | null;
   readonly heldAt?: Date | null;
@@ -254,7 +286,7 @@ export async function addLetter(at: Writing<Staff>, member: string): Promise<voi
 export async function findDay(em: EntityManager, token: string): Promise<{ readonly who: ByLink; readonly name: string } | null> {
   if (!isToken(token)) return null;
   const anywhere = { filters: false } as const;
-  const member = await em.findOne(SeriesMemberRow, { tokenHash: hashOf(token), leftOn: null }, anywhere);
+  const member = await em.findOne(SeriesMemberRow, { tokenHash: hashOf(token), leftOn: null, admitted: true }, anywhere);
   const person = member && (await em.findOne(PersonRow, { id: member.person, erasedAt: null, leftOn: null }, anywhere));
   if (!person) return null;
   const studio = await em.findOneOrFail(StudioRow, { id: member.studio });

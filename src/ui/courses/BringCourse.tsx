@@ -38,10 +38,10 @@ export function BringCourse({ cohorts, teachers, firstDate }: Props) {
     if (reply?.ok) setFile({ text, preview: reply.value });
   };
   const bring = async (text: string) => {
-    const reply = await run(() => sendFile<{ id: string }>('course', { once: once.id(), text, ...place }));
+    const reply = await run(() => sendFile<{ id: string; place: 'courses' | 'series' }>('course', { once: once.id(), text, ...place }));
     if (!reply?.ok) return;
     once.done();
-    router.push(`/courses/${reply.value.id}`);
+    router.push(`/${reply.value.place}/${reply.value.id}`);
   };
   const course = file?.preview.course;
   return (
@@ -67,7 +67,7 @@ export function BringCourse({ cohorts, teachers, firstDate }: Props) {
         <section className="sheet stack" aria-label="What it brings">
           <h2>{course.name}</h2>
           <p>
-            {course.classes} classes of {course.minutes} minutes in {course.weeks} weeks
+            {course.series ? `A series of ${course.classes} days` : `${course.classes} classes of ${course.minutes} minutes in ${course.weeks} weeks`}
             {course.goals.length > 0 && `, to ${listed(course.goals)}`}.{' '}
             {course.brings.length > 0 && `Along come, because they are not here yet: ${listed(course.brings)}.`}
           </p>

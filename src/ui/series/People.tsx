@@ -7,6 +7,7 @@ import type { SeriesView, TakingPart } from '@/views/series';
 import { Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
 import { Fold } from '../shell/Fold';
+import { Joining } from './Joining';
 
 /** Who takes part, as far as whoever looks may see it. */
 export function People({ view }: { view: SeriesView }) {
@@ -56,6 +57,7 @@ export function People({ view }: { view: SeriesView }) {
           </tbody>
         </table>
       </Fold>
+      {view.joining && <Joining view={view} joining={view.joining} />}
       {view.mayEdit && view.waiting > 0 && view.state !== 'finished' && (
         <div className="row">
           <Button onClick={letIn} disabled={busy}>

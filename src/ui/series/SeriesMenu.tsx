@@ -22,7 +22,12 @@ export function SeriesMenu({ view }: { view: SeriesView }) {
     setAsking(null);
     refresh();
   };
-  const copy = <Button href={`/series/${view.id}/copy`}>Copy it</Button>;
+  const copy = (
+    <>
+      <Button href={`/api/export/series/${view.id}`}>Take it along</Button>
+      <Button href={`/series/${view.id}/copy`}>Copy it</Button>
+    </>
+  );
   if (view.state === 'finished') return <div className="actions">{copy}</div>;
   return (
     <div className="actions">

@@ -21,6 +21,8 @@ export const SeriesRow = defineEntity({
     unreached: p.json<readonly NotReached[]>(),
     missed: p.text().$type<MissedRule>(),
     pauses: p.json<readonly Pause[]>(),
+    /** By it people sign up; null while nobody may. Only the hash of its address is kept. */
+    joinHash: p.text().nullable(),
     /** Its live days, as the classes of a course. */
     liveCourse: p.uuid().nullable(),
     stoppedOn: p.date().nullable(),
@@ -44,6 +46,8 @@ export const SeriesMemberRow = defineEntity({
     /** Counted on for every new address, which ends the one before. */
     link: p.integer(),
     tokenHash: p.text(),
+    /** The director's yes: whoever signed up by themselves waits for it. */
+    admitted: p.boolean(),
     /** Whether the morning's mail is wanted. */
     mails: p.boolean(),
     sentOn: p.date().nullable(),

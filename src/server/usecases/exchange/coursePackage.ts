@@ -3,8 +3,9 @@ import { readPackage, writePackage, type CoursePackage, type TravellingBlock } f
 import type { PackagePreview } from '@/views/files';
 import { wayDown } from '@/core/ladder';
 import type { Library } from '@/core/library';
-import { techniquesIn, type Block, type OwnWay } from '@/core/plan';
-import { dayText, isoDate } from '@/core/units';
+import { techniquesIn, type Block, type OwnWay, type TechniqueBlock } from '@/core/plan';
+import type { SeriesDay } from '@/core/series';
+import { dayText, isoDate, type IsoDate } from '@/core/units';
 import { packageFileForm, packageForm } from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
@@ -15,32 +16,26 @@ import { invalid, Refusal } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { addCourse, course, sessionsOf } from '../../repositories/courses';
 import { addOwnTechnique, library, ownTechniques } from '../../repositories/library';
+import { series } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
 import { closures } from '../../repositories/studio';
 import { addWay, ways } from '../../repositories/ways';
 import { draftAndKeep } from '../courses/draftCourse';
+import { placeSeries, USUAL_LIVE_MINUTES } from '../series/createSeries';
 import { settingOf } from '../setting';
 
 /** A course as a file for another studio: what is asked, what its classes hold, and what they stand on; never people. */
 export async function exportCourse(desk: Desk, id: string): Promise<{ readonly name: string; readonly text: string }> {
   authorise(desk.who, 'edit courses');
   const found = await course(desk, id);
-  const [sessions, { already }, all, own, kept] = await Promise.all([
-    sessionsOf(desk, [id]),
-    cohort(desk, found.cohort),
-    library(desk),
-    ownTechniques(desk),
-    ways(desk),
-  ]);
-  const practised = [
-    ...new Set([
-      ...found.goals.map(({ technique }) => technique),
-      ...sessions.flatMap(({ blocks }) => techniquesIn(blocks).map(({ technique }) => technique)),
-    ]),
-  ];
-  const used = new Set([...practised, ...practised.flatMap((technique) => wayDown(all.edges, technique))]);
-  const wayIds = new Set(sessions.flatMap(({ blocks }) => techniquesIn(blocks).flatMap(({ own: way }) => (way ? [`${way.id} ${way.number}`] : []))));
+  const sessions = await sessionsOf(desk, [id]);
   const { name, weeks, weekdays, start, minutes, settled, goals } = found;
+  const ground = await groundOf(
+    desk,
+    found.cohort,
+    sessions.map(({ blocks }) => blocks),
+    goals.map(({ technique }) => technique),
+  );
   const text = writePackage({
     name,
     weeks,
@@ -48,7 +43,7 @@ export async function exportCourse(desk: Desk, id: string): Promise<{ readonly n
     start,
     minutes,
     settled,
-    already: [...already].sort(),
+    already: ground.already,
     goals: goals.map(({ technique, pattern, dose, practise, everyDays, stepMinutes }) => ({
       technique,
       pattern,
@@ -57,6 +52,50 @@ export async function exportCourse(desk: Desk, id: string): Promise<{ readonly n
       ...(everyDays ? { everyDays } : {}),
       ...(stepMinutes ? { stepMinutes } : {}),
     })),
+    ladder: ground.ladder,
+    techniques: ground.techniques,
+    ways: ground.ways,
+    classes: sessions.map(({ purpose, note, blocks }) => ({ purpose, note, blocks: blocks.map(travelling) })),
+  });
+  return { name, text };
+}
+
+const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7] as const;
+
+/** A series as a file for another studio: its days are the classes. */
+export async function exportSeries(desk: Desk, id: string): Promise<{ readonly name: string; readonly text: string }> {
+  authorise(desk.who, 'edit courses');
+  const { name, cohort: group, asked, days, missed } = await series(desk, id);
+  const { from, to, gentleEvery, live, themes, pairings, start } = asked;
+  const ground = await groundOf(
+    desk,
+    group,
+    days.map(({ blocks }) => blocks),
+    themes.flat(),
+  );
+  const text = writePackage({
+    name,
+    weeks: Math.ceil(days.length / 7),
+    weekdays: EVERY_DAY,
+    start,
+    minutes: USUAL_LIVE_MINUTES,
+    settled: false,
+    ...ground,
+    goals: [],
+    series: { from, to, gentleEvery, live, missed, themes, pairings, kinds: days.map(({ kind }) => kind) },
+    classes: days.map(({ blocks }) => ({ purpose: '', note: '', blocks: blocks.map(travelling) })),
+  });
+  return { name, text };
+}
+
+/** What classes stand on: what the cohort practised before, the ladder between what is practised, and what is the studio's own in it. */
+async function groundOf(desk: Desk, cohortId: string, classes: readonly (readonly Block[])[], wanted: readonly string[]) {
+  const [{ already }, all, own, kept] = await Promise.all([cohort(desk, cohortId), library(desk), ownTechniques(desk), ways(desk)]);
+  const practised = [...new Set([...wanted, ...classes.flatMap((blocks) => techniquesIn(blocks).map(({ technique }) => technique))])];
+  const used = new Set([...practised, ...practised.flatMap((technique) => wayDown(all.edges, technique))]);
+  const wayIds = new Set(classes.flatMap((blocks) => techniquesIn(blocks).flatMap(({ own: way }) => (way ? [`${way.id} ${way.number}`] : []))));
+  return {
+    already: [...already].sort(),
     ladder: all.edges
       .filter(({ needs, to }) => used.has(needs) && used.has(to))
       .map(({ needs, to, sessions: times, days }) => ({ needs, to, sessions: times, days }))
@@ -67,9 +106,7 @@ export async function exportCourse(desk: Desk, id: string): Promise<{ readonly n
         versions.filter(({ number }) => wayIds.has(`${way} ${number}`)).map(({ pattern, dose }) => ({ name: wayName, base, pattern, dose })),
       )
       .sort((a, b) => a.name.localeCompare(b.name)),
-    classes: sessions.map(({ purpose, note, blocks }) => ({ purpose, note, blocks: blocks.map(travelling) })),
-  });
-  return { name, text };
+  };
 }
 
 function travelling(block: Block): TravellingBlock {
@@ -94,6 +131,7 @@ export async function previewCourse(desk: Desk, input: unknown): Promise<Package
       name: read.name,
       weeks: read.weeks,
       classes: read.classes.length,
+      series: read.series !== undefined,
       minutes: read.minutes,
       goals: read.goals.map(({ technique }) => all.find(technique)?.name ?? technique),
       brings: [
@@ -108,7 +146,7 @@ export async function previewCourse(desk: Desk, input: unknown): Promise<Package
  * Brings a course in, on its own days and for a cohort of ours: all of it, or nothing. People are screened as they are; nothing is
  * published. Ways and techniques that are not here come along.
  */
-export async function importCourse(desk: Desk, input: unknown): Promise<{ readonly id: string }> {
+export async function importCourse(desk: Desk, input: unknown): Promise<{ readonly id: string; readonly place: 'courses' | 'series' }> {
   authorise(desk.who, 'edit courses');
   const { once, text, ...form } = await checked(packageForm, input);
   return onceOnly(desk, once, async (at) => {
@@ -118,13 +156,17 @@ export async function importCourse(desk: Desk, input: unknown): Promise<{ readon
     await cohort(at, form.cohort);
     await teacher(at, form.teacher);
     const first = isoDate(form.firstDate);
+    if (read.series) {
+      await bringTechniques(at, read);
+      return { id: await bringSeries(at, read, { ...form, firstDate: first }), place: 'series' };
+    }
     const closed = await closures(at);
     const closure = closureOn(closed, first);
     if (closure) throw invalid({ field: 'firstDate', message: `The studio is closed then: ${closure.reason}, until ${dayText(closure.until)}.` });
     // As many days as it has classes, however many closed days lie between.
     const dates = courseDates(first, read.weeks + MORE_WEEKS, read.weekdays, closed).slice(0, read.classes.length);
     if (dates.length < read.classes.length) throw invalid({ field: 'firstDate', message: 'Closed days leave too few days for its classes.' });
-    for (const entry of read.techniques) if (!(await library(at)).find(entry.technique.id)) await addOwnTechnique(at, entry);
+    await bringTechniques(at, read);
     const [wayOf, all] = [await bringWays(at, read), await library(at)];
     const id = at.newId();
     const { name, weeks, weekdays, start, minutes, settled, goals } = read;
@@ -139,7 +181,37 @@ export async function importCourse(desk: Desk, input: unknown): Promise<{ readon
     const after = afresh(at);
     const [found, made] = [await course(after, id), await sessionsOf(after, [id])];
     await draftAndKeep(after, found, made, await settingOf(after, found, made), false);
-    return { id };
+    return { id, place: 'courses' };
+  });
+}
+
+/** Techniques of theirs that are not here come along. */
+async function bringTechniques(at: Writing<Staff>, { techniques }: CoursePackage): Promise<void> {
+  for (const entry of techniques) if (!(await library(at)).find(entry.technique.id)) await addOwnTechnique(at, entry);
+}
+
+/** The days of a series as they are, from a first day of its own and for a cohort of ours. */
+async function bringSeries(
+  at: Writing<Staff>,
+  { name, start, series: theirs, classes, ...read }: CoursePackage,
+  { cohort: group, teacher: leads, firstDate }: { readonly cohort: string; readonly teacher: string; readonly firstDate: IsoDate },
+): Promise<string> {
+  const [wayOf, all] = [await bringWays(at, { name, start, classes, ...read }), await library(at)];
+  const { kinds, missed, ...asked } = theirs!;
+  const days = classes.map(({ blocks }, index): SeriesDay => ({
+    kind: kinds[index],
+    blocks: blocks.map((block) => arrived(block, at, wayOf, all)).filter((block): block is TechniqueBlock => block.kind === 'technique'),
+  }));
+  return placeSeries(at, {
+    name,
+    cohort: group,
+    teacher: leads,
+    firstDate,
+    missed,
+    asked: { ...asked, start, length: days.length },
+    days,
+    unreached: [],
+    liveMinutes: read.minutes,
   });
 }
 

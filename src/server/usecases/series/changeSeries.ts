@@ -9,15 +9,12 @@ import { inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
 import { allSessionsOf, changeClass, course } from '../../repositories/courses';
 import { changeSeries, series, type KeptSeries } from '../../repositories/series';
-import { addLiveClasses, addLiveCourse, closedDates } from './createSeries';
+import { addLiveClasses, addLiveCourse, closedDates, USUAL_LIVE_MINUTES } from './createSeries';
 import { seriesSetting } from './setting';
 
 interface Now {
   readonly version: number;
 }
-
-/** How long the classes of live days are where none says so. */
-const LIVE_MINUTES = 30;
 
 /** Changes a day by hand: it changes places, becomes gentle or live, or has another practice. Days that are over stay as they were. */
 export async function changeDay(desk: Desk, input: unknown): Promise<Now> {
@@ -88,7 +85,7 @@ async function followLive(at: Writing<Staff>, now: KeptSeries, before: readonly 
     if (there) await changeClass(at, there.id, there.version, { cancelled: { reason: null, by: at.who.id, at: at.now.toISOString() } });
   }
   if (became.length === 0) return now.liveCourse;
-  if (!now.liveCourse) return addLiveCourse(at, now, LIVE_MINUTES);
+  if (!now.liveCourse) return addLiveCourse(at, now, USUAL_LIVE_MINUTES);
   const fresh = became.map((index) => ({ date: dates[index], day: now.days[index] }));
   const { minutes } = await course(at, now.liveCourse);
   await addLiveClasses(at, { ...now, liveCourse: now.liveCourse }, fresh, minutes);

@@ -10,6 +10,7 @@ import type { Desk, Writing } from '../../desk';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { addClasses, addCourse } from '../../repositories/courses';
+import { roster } from '../../repositories/people';
 import { addMembers, addSeries, series, type KeptSeries } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
 import { closures } from '../../repositories/studio';
@@ -40,7 +41,8 @@ export async function copySeries(desk: Desk, input: unknown): Promise<{ readonly
   });
 }
 
-const USUAL_LIVE_MINUTES = 30;
+/** How long the class of a live day is where nothing says so, in minutes. */
+export const USUAL_LIVE_MINUTES = 30;
 
 function madeOf({ themes, firstDate, name, cohort: of, teacher: leads, missed, liveMinutes, ...asked }: Omit<SeriesInput, 'once'>): Made {
   return {
@@ -59,39 +61,38 @@ function madeOf({ themes, firstDate, name, cohort: of, teacher: leads, missed, l
 }
 
 async function make(at: Writing<Staff>, made: Made): Promise<{ readonly id: string }> {
-  const { firstDate, name } = made;
-  if (firstDate < at.today) throw invalid({ field: 'firstDate', message: 'This day is past. A series begins today at the earliest.' });
-  await cohort(at, made.cohort);
-  await teacher(at, made.teacher);
+  const { firstDate } = made;
   const setting = await seriesSetting(at, made.cohort);
   const unknown = made.asked.themes.flat().find((id) => setting.house.library.find(id) === null);
   if (unknown) throw invalid({ field: 'themes', message: 'One of these techniques is no longer in the library.' });
   const dates = Array.from({ length: made.asked.length }, (_, day) => addDays(firstDate, day));
   const asked: SeriesAsked = { ...made.asked, closed: await closedDates(at, dates) };
   const begun = performance.now();
-  const draft = draftSeries(asked, dates, setting.planning, at.newId, () => performance.now() - begun > DRAFT_MS);
+  const { days, left } = draftSeries(asked, dates, setting.planning, at.newId, () => performance.now() - begun > DRAFT_MS);
+  return { id: await placeSeries(at, { ...made, days, unreached: left }) };
+}
+
+/** Puts a series on its days, with its live days as classes, for everybody of its cohort. @returns its id */
+export async function placeSeries(at: Writing<Staff>, { liveMinutes, ...made }: Made & Pick<KeptSeries, 'days' | 'unreached'>): Promise<string> {
+  const { firstDate } = made;
+  if (firstDate < at.today) throw invalid({ field: 'firstDate', message: 'This day is past. A series begins today at the earliest.' });
+  await cohort(at, made.cohort);
+  await teacher(at, made.teacher);
+  const dates = Array.from({ length: made.days.length }, (_, day) => addDays(firstDate, day));
+  const closed = await closedDates(at, dates);
+  const days = made.days.map((day, index): SeriesDay => (day.kind === 'live' && closed.includes(dates[index]) ? { ...day, kind: 'own' } : day));
   const id = at.newId();
-  const kept = {
-    id,
-    name,
-    cohort: made.cohort,
-    teacher: made.teacher,
-    firstDate,
-    asked,
-    days: draft.days,
-    unreached: draft.left,
-    missed: made.missed,
-    pauses: [],
-  };
-  const live = draft.days.some(({ kind }) => kind === 'live') ? await addLiveCourse(at, kept, made.liveMinutes) : null;
-  await addSeries(at, { ...kept, liveCourse: live });
+  const kept = { ...made, id, days, asked: { ...made.asked, closed }, pauses: [] };
+  const liveCourse = days.some(({ kind }) => kind === 'live') ? await addLiveCourse(at, kept, liveMinutes) : null;
+  await addSeries(at, { ...kept, liveCourse });
+  const people = (await roster(at)).filter(({ cohort: of }) => of === made.cohort);
   await addMembers(
     at,
     id,
-    setting.people.map(({ id: person }) => person),
+    people.map(({ id: person }) => person),
     firstDate,
   );
-  return { id };
+  return id;
 }
 
 /** Those of some dates on which the studio is closed. */

@@ -42,7 +42,8 @@ export async function partsOf(
   dates: readonly IsoDate[],
   everybody: Awaited<ReturnType<typeof roster>>,
 ): Promise<Part[]> {
-  const members = await membersOf(desk, [id]);
+  // Whoever signed up and waits for the director's yes takes no part yet.
+  const members = (await membersOf(desk, [id])).filter(({ admitted }) => admitted);
   const checkIns = await checkInsOf(
     desk,
     members.map((one) => one.id),
@@ -69,18 +70,28 @@ export const shownName = (name: string, whole: boolean) => (whole ? name : name.
 
 /** What waits for the director in the series that run: who called for help, and who is drifting off. */
 export async function seriesTasks(desk: Desk): Promise<Task[]> {
-  const all = (await allSeries(desk)).filter((one) => stateOf(one, desk.today) === 'running');
+  const all = (await allSeries(desk)).filter((one) => stateOf(one, desk.today) !== 'finished');
   if (all.length === 0) return [];
   const everybody = await roster(desk);
   const tasks = await Promise.all(
     all.map(async (one): Promise<Task[]> => {
       const here = (await partsOf(desk, one, datesOf(one), everybody)).filter(({ leftOn }) => leftOn === null);
+      const asking = (await membersOf(desk, [one.id])).filter(({ admitted, leftOn }) => !admitted && leftOn === null).length;
       const drifting = here.filter((part) => driftOf(part.over, part.checkIns) !== null).length;
       const open = { href: `/series/${one.id}`, doing: 'Open the series' };
       return [
         ...here
           .filter(({ held }) => held)
           .map(({ name }): Task => ({ harm: 'stop', text: `${name} marked a sign that calls for help in ${one.name}. Ask how they are.`, ...open })),
+        ...(asking > 0
+          ? [
+              {
+                harm: 'mend',
+                text: `${asking === 1 ? 'One person has' : `${asking} people have`} signed up for ${one.name} and wait for your yes.`,
+                ...open,
+              } as const,
+            ]
+          : []),
         ...(drifting > 0
           ? [{ harm: 'know', text: `${drifting === 1 ? 'One person is' : `${drifting} people are`} drifting off in ${one.name}.`, ...open } as const]
           : []),

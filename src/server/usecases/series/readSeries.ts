@@ -8,10 +8,11 @@ import { Refusal } from '../../errors';
 import { cohortItself } from '../../repositories/cohorts';
 import { sessionsOf } from '../../repositories/courses';
 import { roster } from '../../repositories/people';
-import { allSeries, membersOf, series, type KeptSeries } from '../../repositories/series';
+import { allSeries, joinToken, membersOf, series, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { staffNames } from '../../repositories/staff';
 import { goingOf, kept, partsOf, shownName, stateOf, type Part } from './going';
 import { seriesSetting } from './setting';
+import { joinUrl } from './signUp';
 import { unreachedText } from './words';
 
 /** Whether somebody sees a series at all, who takes part in it, and how it goes for each. */
@@ -60,8 +61,8 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
   ]);
   const { planning, house } = setting;
   const dates = datesOf(found);
+  const everyMember = await membersOf(desk, [id]);
   const parts = await partsOf(desk, found, dates, everybody);
-  const here = parts.filter(({ leftOn }) => leftOn === null);
   const checks = checkSeries(found.days, dates, found.asked.start, planning);
   const state = stateOf(found, desk.today);
   return {
@@ -110,12 +111,29 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     people: see.people ? parts.map((part) => takingPart(desk, part, found, setting, see)) : [],
     going: see.felt ? await goingOf(desk, found, parts, dates, see.all, (day) => newOn(found, day, house.library)) : null,
     waiting: see.all
-      ? everybody.filter(({ id: person, cohort }) => cohort === found.cohort && !here.some((part) => part.person === person)).length
+      ? everybody.filter(({ id: person, cohort }) => cohort === found.cohort && !everyMember.some((part) => part.person === person)).length
       : 0,
+    joining: see.all ? joiningOf(desk, found, everyMember, everybody) : null,
     mayEdit: see.all,
     techniques: see.all
       ? house.library.techniques.map(({ id: technique, name }) => ({ id: technique, name, pattern: planning.taught(technique).pattern }))
       : [],
+  };
+}
+
+function joiningOf(
+  desk: Desk,
+  { id, open }: KeptSeries,
+  members: readonly SeriesMember[],
+  everybody: Awaited<ReturnType<typeof roster>>,
+): SeriesView['joining'] {
+  const asking = members.filter(({ admitted, leftOn }) => !admitted && leftOn === null);
+  return {
+    url: open ? joinUrl(joinToken(desk, id)) : null,
+    asking: asking.flatMap(({ id: member, person }) => {
+      const who = everybody.find((one) => one.id === person);
+      return who ? [{ member, name: who.name, screened: who.screenedOn !== null }] : [];
+    }),
   };
 }
 

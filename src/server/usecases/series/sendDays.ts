@@ -41,7 +41,15 @@ export async function sendDays(em: EntityManager, studio: string, now: Date): Pr
     const people = new Map((await roster(desk)).map((person) => [person.id, person]));
     for (const member of await membersOf(desk, [one.id])) {
       const person = people.get(member.person);
-      if (!person?.email || !member.mails || member.leftOn !== null || member.joinedOn > desk.today || member.sentOn === desk.today) continue;
+      if (
+        !person?.email ||
+        !member.mails ||
+        !member.admitted ||
+        member.leftOn !== null ||
+        member.joinedOn > desk.today ||
+        member.sentOn === desk.today
+      )
+        continue;
       sent += await inOne(desk, async (at) => {
         const token = await markSent(at, member, at.today);
         if (token === null) return 0;

@@ -5,7 +5,7 @@ import type { Desk } from '@/server/desk';
 import { Refusal } from '@/server/errors';
 import { coursePdf, handoutPdf, planPdf, type PaperSize } from '@/server/paper/pdf';
 import { exportCalendar } from '@/server/usecases/exchange/calendars';
-import { exportCourse } from '@/server/usecases/exchange/coursePackage';
+import { exportCourse, exportSeries } from '@/server/usecases/exchange/coursePackage';
 import { readCoursePage, readHandout, readPlanSheet } from '@/server/usecases/paper/readPaper';
 
 interface Made {
@@ -36,6 +36,10 @@ const FILES: Readonly<Record<string, Make>> = {
   },
   course: async (desk, id) => {
     const { name, text } = await exportCourse(desk, id);
+    return { format: 'course package', about: name, body: text };
+  },
+  series: async (desk, id) => {
+    const { name, text } = await exportSeries(desk, id);
     return { format: 'course package', about: name, body: text };
   },
   'course-calendar': async (desk, course) => calendar(await exportCalendar(desk, { of: 'course', course })),

@@ -1,0 +1,120 @@
+import { datesOf } from '@/core/series';
+import { dayText, isoDate } from '@/core/units';
+import { memberForm, openSeriesForm, signUpForm } from '@/forms';
+import type { Clock } from '../../auth/actors';
+import { authorise } from '../../auth/permissions';
+import { tryFrom } from '../../auth/signin';
+import { checked } from '../../checked';
+import { holdStudio } from '../../db/write';
+import type { EntityManager } from '../../db/orm';
+import { deskFor, inOne, type Desk } from '../../desk';
+import { Refusal } from '../../errors';
+import { ourOrigin } from '../../origin';
+import { addMail } from '../../repositories/mails';
+import { addPerson, person, roster } from '../../repositories/people';
+import { addMembers, changeMember, findJoining, membersOf, openForJoining, ownToken, series, seriesMember } from '../../repositories/series';
+import { sendTo } from '../people/links';
+import { dayUrl } from './takePart';
+
+/** How many may wait for the director's yes at once: a link that strangers found fills nothing up. */
+const MOST_WAITING = 30;
+
+/** Opens a series for people who sign up by its link, or closes it. @returns the link while it is open */
+export async function openSeries(desk: Desk, input: unknown): Promise<{ readonly url: string | null; readonly version: number }> {
+  authorise(desk.who, 'edit courses');
+  const { series: id, version, open } = await checked(openSeriesForm, input);
+  return inOne(desk, async (at) => {
+    const found = await series(at, id);
+    if (open && (found.stoppedOn || at.today > datesOf(found).at(-1)!)) throw new Refusal('late', 'This series is over.');
+    const now = await openForJoining(at, id, version, open);
+    return { url: open ? joinUrl(now.token) : null, version: now.version };
+  });
+}
+
+export const joinUrl = (token: string): string => `${ourOrigin()}/sign-up/${token}`;
+
+const CLOSED = 'Nobody can sign up by this link now. Ask the studio.';
+
+interface SigningUp {
+  readonly studio: string;
+  readonly series: string;
+  readonly days: number;
+  readonly from: string;
+  readonly start: string;
+}
+
+/** What whoever opens a series' link is told of it. */
+export async function openSignUp(em: EntityManager, token: string, address: string, now: Date): Promise<SigningUp> {
+  const { desk, found } = await byJoining(em, token, address, now);
+  return { studio: desk.who.studioName, series: found.name, days: found.days.length, from: dayText(found.firstDate), start: found.asked.start };
+}
+
+async function byJoining(em: EntityManager, token: string, address: string, now: Date) {
+  // Every opening counts and none is forgotten: signing up is done once, and a machine is stopped soon.
+  await tryFrom(em, 'a sign-up', address, now);
+  const joining = await findJoining(em, token);
+  if (!joining) throw new Refusal('late', CLOSED);
+  const desk = await deskFor<Clock>(joining.who, now, em);
+  const found = await series(desk, joining.series);
+  if (desk.today > datesOf(found).at(-1)!) throw new Refusal('late', CLOSED);
+  return { desk, found };
+}
+
+/**
+ * Somebody signs up: they are sent their screening form, and wait for the director's yes before the first practice. Whoever signs up
+ * again by the same name and address is not there twice; two people may share an address.
+ */
+export async function signUp(em: EntityManager, token: string, input: unknown, address: string, now: Date): Promise<void> {
+  const { desk, found } = await byJoining(em, token, address, now);
+  const { name, email, birthDate, website } = await checked(signUpForm, input);
+  // A machine filled in what nobody sees: it is thanked, and nothing is kept.
+  if (website !== '') return;
+  await inOne(desk, async (at) => {
+    await holdStudio(at);
+    const everybody = await roster(at);
+    const same = (a: string, b: string | null) => a.trim().toLowerCase() === (b ?? '').trim().toLowerCase();
+    const known = everybody.find((one) => one.cohort === found.cohort && same(name, one.name) && same(email, one.email));
+    const parts = await membersOf(at, [found.id]);
+    if (known && parts.some((part) => part.person === known.id)) return;
+    if (parts.filter(({ admitted, leftOn }) => !admitted && leftOn === null).length >= MOST_WAITING)
+      throw new Refusal('too-many', 'Many have signed up already and wait for the studio. Try again tomorrow.');
+    const id = known?.id ?? (await addPerson(at, { cohort: found.cohort, name, email, birthDate })).id;
+    const joinedOn = at.today > found.firstDate ? at.today : found.firstDate;
+    await addMembers(at, found.id, [id], isoDate(joinedOn), false);
+    await sendTo(at, [id]);
+  });
+}
+
+/** The director's yes: they take part from today on, or from the first day, and get their own page. */
+export async function admit(desk: Desk, input: unknown): Promise<void> {
+  authorise(desk.who, 'edit courses');
+  const { member: id } = await checked(memberForm, input);
+  await inOne(desk, async (at) => {
+    const part = await seriesMember(at, id);
+    if (part.admitted || part.leftOn !== null) throw new Refusal('late', 'This has been answered already.');
+    const [found, to] = [await series(at, part.series), await person(at, part.person)];
+    await changeMember(at, id, { admitted: true, joinedOn: at.today > found.firstDate ? at.today : found.firstDate });
+    const url = dayUrl(ownToken(at, part));
+    const body = [
+      `Hello ${to.name}`,
+      '',
+      `You take part in ${found.name}, from ${dayText(at.today > found.firstDate ? at.today : found.firstDate)} at ${found.asked.start}. This is your own page:`,
+      '',
+      url,
+      '',
+      at.who.studioName,
+    ];
+    if (to.email) await addMail(at, { person: to.id, address: to.email, subject: found.name, body: body.join('\n') });
+  });
+}
+
+/** The director's no: they take no part; who they are stays with the cohort until they leave or are erased. */
+export async function decline(desk: Desk, input: unknown): Promise<void> {
+  authorise(desk.who, 'edit courses');
+  const { member: id } = await checked(memberForm, input);
+  await inOne(desk, async (at) => {
+    const part = await seriesMember(at, id);
+    if (part.admitted || part.leftOn !== null) throw new Refusal('late', 'This has been answered already.');
+    await changeMember(at, id, { leftOn: at.today });
+  });
+}
