@@ -14,6 +14,8 @@ import {
   peopleForm,
   rosterForm,
   rulebookForm,
+  seriesForm,
+  letterForm,
   sendFormsForm,
   signInForm,
   speechForm,
@@ -40,6 +42,21 @@ const course = {
   goals: [{ technique: 'equal-4-4', pattern: '4:4', dose: '4 min', practise: 2 }],
 };
 const goal = course.goals[0];
+const series = {
+  name: 'A',
+  cohort: id,
+  teacher: id,
+  firstDate: '2026-12-01',
+  length: 21,
+  start: '06:30',
+  from: 1,
+  to: 20,
+  gentleEvery: 7,
+  live: [],
+  liveMinutes: 30,
+  missed: 'go on',
+  themes: [{ techniques: ['equal-4-4'], pairs: false }],
+};
 const override = { person: id, rules: ['panic.eyes-closed'], reason: 'talked it through', until: '2026-12-25' };
 const clinician = { person: id, rules: ['r'], answeredOn: '2026-11-25', until: '2026-12-25' };
 const part = { id, part: 'close', minutes: 3 };
@@ -64,6 +81,14 @@ test.each<[string, AnyObjectSchema, (n: number) => object, least: number | null,
   ['a weekday', courseForm, (n) => ({ ...course, weekdays: [n] }), 1, 7],
   ['goals', courseForm, (n) => ({ ...course, goals: Array.from({ length: n }, (_, index) => ({ ...goal, technique: `t${index}` })) }), 1, 12],
   ['practised so often', courseForm, (n) => ({ ...course, goals: [{ ...goal, practise: n }] }), 1, 20],
+  ['minutes of a first day', seriesForm, (n) => ({ ...series, from: n }), 1, 20],
+  ['minutes of a last day', seriesForm, (n) => ({ ...series, to: n }), 1, 20],
+  ['days between gentle ones', seriesForm, (n) => ({ ...series, gentleEvery: n }), 0, 14],
+  ['minutes of a live day', seriesForm, (n) => ({ ...series, liveMinutes: n }), 20, 90],
+  ['techniques of a week', seriesForm, (n) => ({ ...series, themes: [{ techniques: times(n, 'belly'), pairs: false }] }), 1, 4],
+  ['weeks of a series', seriesForm, (n) => ({ ...series, themes: times(n, series.themes[0]) }), 1, 6],
+  ['people of a letter', letterForm, (n) => ({ series: id, members: times(n, id), text: 'x' }), 1, 500],
+  ['a letter', letterForm, (n) => ({ series: id, members: [id], text: text(n) }), 1, 600],
   ['blocks', blocksForm, (n) => ({ session: id, version: 1, blocks: times(n, part) }), 0, 40],
   ['minutes of a part', blocksForm, (n) => ({ session: id, version: 1, blocks: [{ ...part, minutes: n }] }), 0.5, 90, 0.01],
   ['a tempo', blocksForm, (n) => ({ session: id, version: 1, blocks: [{ ...block, tempo: n }] }), 400, 3000],

@@ -61,6 +61,13 @@ export const seriesEditForm = object({
 });
 
 export const seriesSeenForm = object(asSeen);
+/** More days than it has. */
+export const seriesLengthForm = object({
+  ...asSeen,
+  length: number()
+    .required('Choose how many days.')
+    .oneOf([...lengths], `A series has ${lengths.slice(0, -1).join(', ')} or ${lengths.at(-1)} days.`),
+});
 export const seriesPauseForm = object({ ...asSeen, from: day('the first day of the pause'), until: day('the last day of the pause') });
 export const seriesCopyForm = seriesForm.pick(['once', 'name', 'cohort', 'teacher', 'firstDate']).shape({ series: id() });
 /** Opens a series for whoever has its link, or closes it. */

@@ -27,6 +27,8 @@ export interface SeriesDayView {
   readonly kind: DayKind;
   readonly practices: readonly { readonly technique: string; readonly name: string; readonly pattern: string; readonly minutes: number }[];
   readonly minutes: number;
+  /** Counts of one breath, the most of the day; null where nothing is counted. */
+  readonly counts: number | null;
   /** How many did it; null before it has come. */
   readonly did: number | null;
   /** How many could. */

@@ -4,7 +4,7 @@ import { datesOf } from '../../src/core/series';
 import { addDays, isoDate } from '../../src/core/units';
 import { vault } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
-import { CheckInRow, SeriesMemberRow } from '../../src/server/db/rows';
+import { CheckInRow, MailRow, SeriesMemberRow } from '../../src/server/db/rows';
 import type { Desk } from '../../src/server/desk';
 import { membersOf, ownToken, series as seriesById } from '../../src/server/repositories/series';
 import { sessionsOf } from '../../src/server/repositories/courses';
@@ -12,8 +12,7 @@ import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { exportSeries, importCourse, previewCourse } from '../../src/server/usecases/exchange/coursePackage';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { erasePerson } from '../../src/server/usecases/people/erasePerson';
-import { readOutbox } from '../../src/server/usecases/people/records';
-import { changeDay, draftAgain, pauseSeries, removeSeries, stopSeries } from '../../src/server/usecases/series/changeSeries';
+import { changeDay, draftAgain, lengthenSeries, pauseSeries, removeSeries, stopSeries } from '../../src/server/usecases/series/changeSeries';
 import { copySeries, createSeries } from '../../src/server/usecases/series/createSeries';
 import { checkIn, exportDays, leaveSeries, openDay, setMails, weekNote } from '../../src/server/usecases/series/ownDay';
 import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
@@ -29,6 +28,8 @@ afterAll(closeDatabase);
 const director = (now = NOW) => deskOf('director', now);
 const HERE = '203.0.113.9';
 const at = (date: string, clock: string) => new Date(`${date}T${clock}:00Z`);
+/** Every mail there is: a page of the outbox shows the newest alone. */
+const mails = async () => (await ownerManager()).find(MailRow, {}, { ...ANYWHERE, orderBy: { id: 'desc' } });
 const BEGINNERS = 'Three weeks to an even breath';
 
 /** The demo's series, which is in its third week, with whoever takes part and their addresses. */
@@ -158,6 +159,23 @@ describe('designing one', () => {
     expect(await answerOf(readSeries(await director(), copy.id))).toBe('not-found');
   });
 
+  test('made longer, what it has stays, and what follows keeps every rule', async () => {
+    const { id, view } = await made({ length: 7, live: [2] });
+    const longer = async (length: number, version: number) => lengthenSeries(await director(), { series: id, version, length });
+    expect(await answerOf(longer(7, view.version))).toBe('invalid');
+    expect(await answerOf(longer(13, view.version))).toBe('invalid');
+    const { version } = await longer(14, view.version);
+    const after = await readSeries(await director(), id);
+    expect(after.days).toHaveLength(14);
+    expect(after.days.slice(0, 7).map(({ practices }) => practices)).toEqual(view.days.map(({ practices }) => practices));
+    expect(after.checks.filter(({ severity }) => severity !== 'know')).toEqual([]);
+    const live = after.days.filter(({ kind }) => kind === 'live');
+    expect([live.length, live.every(({ session }) => session !== null)]).toEqual([2, true]);
+    expect(await answerOf(longer(21, version - 1))).toBe('clash');
+    for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
+      expect(await answerOf(lengthenSeries(await deskOf(role), { series: id, version, length: 21 }))).toBe('not-allowed');
+  });
+
   test('a series travels to another studio, and out of there again it is the same file', async () => {
     const { id } = await running();
     const { text } = await exportSeries(await director(), id);
@@ -264,7 +282,7 @@ describe('the person’s day', () => {
     const { token, id, person } = of('Bram O.');
     const heard = await checkIn(await freshManager(), token, { did: 'done', signs: [HELP_SIGNS[0], 'dizziness'] }, HERE, NOW);
     expect(heard).toEqual({ help: true, signs: true });
-    const [mail] = (await readOutbox(await director())).filter(({ subject }) => subject.includes('called for help'));
+    const [mail] = (await mails()).filter(({ subject }) => subject.includes('called for help'));
     expect(mail.body).not.toContain(HELP_SIGNS[0]);
     const day = await openDay(await freshManager(), token, HERE, NOW);
     expect([day.practice!.pattern, day.says]).toEqual(['natural', expect.stringContaining('until the studio has spoken with you')]);
@@ -344,8 +362,8 @@ describe('signing up by a link', () => {
     const part = (await membersOf(await director(), [id])).find((one) => one.id === asking.find(({ name }) => name === 'Juna Q.')!.member)!;
     const own = ownToken(await director(), part);
     expect(await answerOf(openDay(await freshManager(), own, HERE, NOW))).toBe('late');
-    const mails = (await readOutbox(await director())).filter(({ address }) => address === 'juna@post.example');
-    expect(mails.map(({ body }) => /\/(form|day)\//.exec(body)![1])).toEqual(['form', 'form']);
+    const sentTo = (await mails()).filter(({ address }) => address === 'juna@post.example');
+    expect(sentTo.map(({ body }) => /\/(form|day)\//.exec(body)![1])).toEqual(['form', 'form']);
     await admit(await director(), { member: part.id });
     expect(await answerOf(openDay(await freshManager(), own, HERE, NOW))).toBe('allowed');
     expect(await answerOf(admit(await director(), { member: part.id }))).toBe('late');
@@ -398,9 +416,9 @@ describe('each morning', () => {
     // Both came at once: nobody was written to twice.
     expect(one + two).toBeGreaterThanOrEqual(here.length - 1);
     expect(await sent('12:00')).toBe(0);
-    const mails = (await readOutbox(await director())).filter(({ subject }) => subject === `Day ${view.today! + 1}: ${BEGINNERS}`);
-    expect(mails).toHaveLength(here.length - 1);
-    const token = /\/day\/([\w-]{43})/.exec(mails[0].body)![1];
+    const sentTo = (await mails()).filter(({ subject }) => subject === `Day ${view.today! + 1}: ${BEGINNERS}`);
+    expect(sentTo).toHaveLength(here.length - 1);
+    const token = /\/day\/([\w-]{43})/.exec(sentTo[0].body)![1];
     expect((await openDay(await freshManager(), token, HERE, morning('06:30'))).date).toBe(addDays(TODAY, 1));
   });
 
@@ -428,7 +446,7 @@ describe('each morning', () => {
     const day = await openDay(await freshManager(), now.of('Aoife M.').token, HERE, NOW);
     expect(day.day).toBeLessThan(view.today!);
     await sendDays(await freshManager(), who.studio, at(addDays(TODAY, 2), '06:00'));
-    expect((await readOutbox(await director())).filter(({ address }) => address === 'both@post.example')).toHaveLength(2);
+    expect((await mails()).filter(({ address }) => address === 'both@post.example')).toHaveLength(2);
   });
 });
 
@@ -449,7 +467,7 @@ describe('keeping people on', () => {
       writeToDrifting(await director(now), { once: newId(), series: id, members, text });
     expect(await answerOf(write('This cures asthma. Come back.'))).toBe('invalid');
     expect(await write('We miss you.')).toEqual({ sent: 1 });
-    const [mail] = (await readOutbox(await director())).filter(({ body }) => body.includes('We miss you.'));
+    const [mail] = (await mails()).filter(({ body }) => body.includes('We miss you.'));
     expect(mail.body).toMatch(/^Hello Rosa, your last day with us was /);
     expect(mail.body).toContain(rosa.token);
     expect(await answerOf(write('Again.', at(addDays(TODAY, 2), '23:00')))).toBe('late');

@@ -522,7 +522,7 @@ describe('paper and files', () => {
     expect(await answerOf(importCourse(await stranger(), { once: newId(), text: text.slice(0, -9), ...place }))).toBe('invalid');
     const once = newId();
     const { id } = await importCourse(await stranger(), { once, text, ...place });
-    expect(await importCourse(await stranger(), { once, text, ...place })).toEqual({ id });
+    expect(await importCourse(await stranger(), { once, text, ...place })).toEqual({ id, place: 'courses' });
     expect((await exportCourse(await stranger(), id)).text).toBe(text);
     expect(await answerOf(exportCourse(await director(), id))).toBe('not-found');
     expect((await sessionsOf(await stranger(), [id])).every(({ published, date }) => published === 0 && date >= isoDate('2027-01-05'))).toBe(true);

@@ -1,7 +1,7 @@
 'use server';
 
 import { reply } from '@/app/edge';
-import { changeDay, draftAgain, pauseSeries, removeSeries, stopSeries } from '@/server/usecases/series/changeSeries';
+import { changeDay, draftAgain, lengthenSeries, pauseSeries, removeSeries, stopSeries } from '@/server/usecases/series/changeSeries';
 import { copySeries, createSeries } from '@/server/usecases/series/createSeries';
 import { admit, decline, openSeries } from '@/server/usecases/series/signUp';
 import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '@/server/usecases/series/takePart';
@@ -24,6 +24,10 @@ export async function draftSeriesAgainAction(input: unknown) {
 
 export async function stopSeriesAction(input: unknown) {
   return reply((desk) => stopSeries(desk, input));
+}
+
+export async function lengthenSeriesAction(input: unknown) {
+  return reply((desk) => lengthenSeries(desk, input));
 }
 
 export async function pauseSeriesAction(input: unknown) {

@@ -84,8 +84,8 @@ const VERSION = 1;
 export const PACKAGE_LIMITS = { characters: 1_500_000, classes: 182, blocks: 40, goals: 12, text: 600, own: 60, edges: 1000 } as const;
 
 /** A course as a file: documented JSON, see docs/course.schema.json. The same course is always the same file. */
-export function writePackage(course: CoursePackage): string {
-  return `${JSON.stringify({ format: PACKAGE_FORMAT, version: VERSION, ...course }, null, 2)}\n`;
+export function writePackage({ series, classes, ...course }: CoursePackage): string {
+  return `${JSON.stringify({ format: PACKAGE_FORMAT, version: VERSION, ...course, ...(series ? { series } : {}), classes }, null, 2)}\n`;
 }
 
 const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? (value as readonly unknown[]) : []);

@@ -51,3 +51,10 @@ function phasesInRound(phases: readonly Phase[], round: number): readonly Phase[
     return { ...phase, manner };
   });
 }
+
+/** How many counts one whole breath of a pattern has; null where nothing is counted. @example breathCounts(mustParsePattern('4:7:8')) // 19 */
+export function breathCounts(pattern: Pattern): number | null {
+  const room = roomPattern(pattern);
+  if (room.kind !== 'cycle') return null;
+  return room.phases.reduce((sum, { length, repeat }) => sum + (length.unit === 'counts' ? length.n * repeat : 0), 0) || null;
+}

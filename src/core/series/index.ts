@@ -8,6 +8,6 @@ export { checkSeries, seriesCheckText } from './checks';
 export { ownDay, stepBack, type OwnDay } from './own';
 export * from './finish';
 export * from './drift';
-export { easierOf, edited, type SeriesEdit } from './edits';
+export { easierOf, edited, lengthened, type SeriesEdit } from './edits';
 export { practiceFor } from './practice';
 export { afterwards, keptUp, type Went } from './after';

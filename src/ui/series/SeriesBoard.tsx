@@ -117,8 +117,8 @@ export function SeriesBoard({ view }: { view: SeriesView }) {
             <p className="small">{RULE[view.missed]}</p>
           </section>
           <section>
-            <h2>Minutes a day</h2>
-            <MinutesChart days={view.days} today={view.today} />
+            <h2>Day by day</h2>
+            <MinutesChart days={view.days} />
           </section>
           {view.mayEdit && view.state === 'planning' && <DraftAgain view={view} />}
         </Plank>

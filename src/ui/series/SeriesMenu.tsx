@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { pauseSeriesAction, removeSeriesAction, stopSeriesAction } from '@/app/actions/series';
+import { lengthenSeriesAction, pauseSeriesAction, removeSeriesAction, stopSeriesAction } from '@/app/actions/series';
+import { SERIES_LIMITS } from '@/core/series';
 import type { SeriesView } from '@/views/series';
 import { DayField } from '../fields';
 import { Refusal } from '../forms/fields';
@@ -11,7 +12,7 @@ import { useAction } from '../forms/useAction';
 
 /** What becomes of a series as a whole: a pause, an early end. */
 export function SeriesMenu({ view }: { view: SeriesView }) {
-  const [asking, setAsking] = useState<'pause' | 'stop' | null>(null);
+  const [asking, setAsking] = useState<'pause' | 'stop' | 'longer' | null>(null);
   const [from, setFrom] = useState('');
   const [until, setUntil] = useState('');
   const router = useRouter();
@@ -22,6 +23,7 @@ export function SeriesMenu({ view }: { view: SeriesView }) {
     setAsking(null);
     refresh();
   };
+  const longer = SERIES_LIMITS.lengths.filter((length) => length > view.days.length);
   const copy = (
     <>
       <Button href={`/api/export/series/${view.id}`}>Take it along</Button>
@@ -34,6 +36,7 @@ export function SeriesMenu({ view }: { view: SeriesView }) {
       {asking === null && (
         <>
           {copy}
+          {longer.length > 0 && <Button onClick={() => setAsking('longer')}>Make it longer</Button>}
           <Button onClick={() => setAsking('pause')}>Pause it</Button>
           {view.state === 'planning' ? (
             <Button
@@ -47,6 +50,21 @@ export function SeriesMenu({ view }: { view: SeriesView }) {
           ) : (
             <Button onClick={() => setAsking('stop')}>Stop it early</Button>
           )}
+        </>
+      )}
+      {asking === 'longer' && (
+        <>
+          {longer.map((length) => (
+            <Button
+              key={length}
+              variant="contained"
+              disabled={busy}
+              onClick={async () => done(await run(() => lengthenSeriesAction({ ...seen, length })))}
+            >
+              {length} days
+            </Button>
+          ))}
+          <Button onClick={() => setAsking(null)}>Leave it</Button>
         </>
       )}
       {asking === 'pause' && (

@@ -1,6 +1,6 @@
 import { climbSteps, patternPath, type ClimbKind } from '@/core/climb';
 import { reachedIn, weekOf, type Goal, type Planning } from '@/core/course';
-import { mustParseDose, mustParsePattern, ONE_ROUND, roomPattern } from '@/core/pattern';
+import { breathCounts, mustParseDose, mustParsePattern, ONE_ROUND, roomPattern } from '@/core/pattern';
 import { readBlock, techniquesIn, type TechniqueBlock } from '@/core/plan';
 import { derive, timeBlock } from '@/core/timing';
 import { wayDown } from '@/core/ladder';
@@ -134,14 +134,11 @@ function stairsOf(done: Done, progress: ReadonlyMap<string, Progress>): ClimbSta
 function figuresOf(block: TechniqueBlock, { basis }: Planning): Pick<ClimbPoint, 'pattern' | 'dose' | 'minutes' | 'counts' | 'pace' | 'held'> {
   const { pattern, pace, timing } = readBlock(block, basis);
   const facts = derive(pattern, pace);
-  const room = roomPattern(pattern);
-  const counts =
-    room.kind === 'cycle' ? room.phases.reduce((sum, { length, repeat }) => sum + (length.unit === 'counts' ? length.n * repeat : 0), 0) : 0;
   return {
     pattern: block.pattern,
     dose: block.dose,
     minutes: Math.round(timing.planned / 6000) / 10,
-    counts: counts || null,
+    counts: breathCounts(pattern),
     pace: facts?.breathsPerMinute ? Math.round(facts.breathsPerMinute.slow * 100) / 100 : null,
     held: Math.round((facts?.holdShare ?? 0) * 100),
   };

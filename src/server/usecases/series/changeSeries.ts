@@ -1,7 +1,7 @@
 import { formatPattern, parsePattern, problemText } from '@/core/pattern';
-import { datesOf, dayOn, draftSeries, edited, type SeriesDay, type SeriesEdit } from '@/core/series';
+import { datesOf, dayOn, draftSeries, edited, lengthened, type SeriesDay, type SeriesEdit } from '@/core/series';
 import { addDays, isoDate, type IsoDate } from '@/core/units';
-import { seriesEditForm, seriesPauseForm, seriesSeenForm, type SeriesEditInput } from '@/forms';
+import { seriesEditForm, seriesLengthForm, seriesPauseForm, seriesSeenForm, type SeriesEditInput } from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
@@ -125,6 +125,28 @@ export async function removeSeries(desk: Desk, input: unknown): Promise<Now> {
     const found = await series(at, id);
     if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun, so what people did stays. It can be stopped.');
     return { version: await changeSeries(at, id, version, { removedAt: at.now }) };
+  });
+}
+
+/** Gives a series more days: what it has stays, and what follows is drafted on. */
+export async function lengthenSeries(desk: Desk, input: unknown): Promise<Now> {
+  authorise(desk.who, 'edit courses');
+  const { series: id, version, length } = await checked(seriesLengthForm, input);
+  return inOne(desk, async (at) => {
+    const found = await series(at, id);
+    running(found);
+    if (length <= found.days.length) throw invalid({ field: 'length', message: `It has ${found.days.length} days already.` });
+    if (at.today > datesOf(found).at(-1)!) throw new Refusal('late', 'It is over: copy it to go on.');
+    const { planning } = await seriesSetting(at, found.cohort);
+    const longer = { ...found, days: Array.from({ length }, (_, index) => found.days[index] ?? found.days[0]) };
+    const dates = datesOf(longer);
+    const asked = { ...found.asked, length, closed: await closedDates(at, dates) };
+    const begun = performance.now();
+    const draft = draftSeries(asked, dates, planning, at.newId, () => performance.now() - begun > 2000);
+    const days = lengthened(found.days, draft.days);
+    const before = [...found.days, ...days.slice(found.days.length).map((day): SeriesDay => ({ ...day, kind: 'own' }))];
+    const liveCourse = await followLive(at, { ...found, asked, days }, before);
+    return { version: await changeSeries(at, id, version, { days, asked, liveCourse, unreached: draft.left }) };
   });
 }
 

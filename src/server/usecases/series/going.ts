@@ -87,7 +87,10 @@ export async function seriesTasks(desk: Desk): Promise<Task[]> {
           ? [
               {
                 harm: 'mend',
-                text: `${asking === 1 ? 'One person has' : `${asking} people have`} signed up for ${one.name} and wait for your yes.`,
+                text:
+                  asking === 1
+                    ? `One person signed up for ${one.name} and waits for your yes.`
+                    : `${asking} people signed up for ${one.name} and wait for your yes.`,
                 ...open,
               } as const,
             ]

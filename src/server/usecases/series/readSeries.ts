@@ -1,3 +1,4 @@
+import { breathCounts, mustParsePattern } from '@/core/pattern';
 import { blockName } from '@/core/plan';
 import { checkSeries, datesOf, dayOn, minutesOf, ownDay, seriesCheckText, weekOfDay } from '@/core/series';
 import { listed } from '@/core/wording';
@@ -93,6 +94,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
           minutes: minutesOf({ blocks: [block] }),
         })),
         minutes: minutesOf(day),
+        counts: Math.max(0, ...day.blocks.map(({ pattern }) => breathCounts(mustParsePattern(pattern)) ?? 0)) || null,
         did: dates[index] <= desk.today ? did : null,
         of: could.length,
         session: classes.find(({ date }) => date === dates[index])?.id ?? null,
