@@ -26,7 +26,7 @@ export interface SeriesAsked extends Asked {
 /** Why something wanted does not come. */
 export interface NotReached {
   readonly technique: string;
-  readonly why: 'left out by all' | 'hour' | 'not alone' | 'not settled' | 'days';
+  readonly why: 'left out by all' | 'hour' | 'not alone' | 'not settled' | 'days' | 'no free day';
   /** What was tried and makes all of it possible, as words of a button. */
   readonly mends: readonly string[];
 }
@@ -103,11 +103,19 @@ export function draftSeries(
     if (!partner || !fits(technique, minutes[index] - half)) return { kind, blocks: [block(technique, minutes[index])] };
     return { kind, blocks: [block(technique, minutes[index] - half), block(partner, half)] };
   });
-  const left = wanted.filter((id) => !one.goals.some(({ v }, at) => v === id && solved.reached[at] !== null));
-  const mends = left.length > 0 ? mendsFor(file, one, enough).map((together) => mendText(together, planning)) : [];
+  // What they practise already has nothing to be reached: it is missing only where no day was free for it.
+  const there = new Set(days.flatMap(({ blocks }) => blocks.map(({ technique }) => technique)));
+  const left = wanted.filter((id) =>
+    planning.already.has(id) ? !there.has(id) : !one.goals.some(({ v }, at) => v === id && solved.reached[at] !== null),
+  );
+  const mends = left.some((id) => !planning.already.has(id)) ? mendsFor(file, one, enough).map((together) => mendText(together, planning)) : [];
   return {
     days,
-    left: left.map((technique) => ({ technique, why: whyNot(technique, dates, kinds, asked, planning), mends })),
+    left: left.map((technique) => ({
+      technique,
+      why: whyNot(technique, dates, kinds, asked, planning),
+      mends: planning.already.has(technique) ? [] : mends,
+    })),
     proved: solved.status === 'proved',
   };
 }
@@ -229,6 +237,11 @@ function problemOf(
     instances: [],
   };
   const from = new Map(asked.themes.flatMap((theme, week) => theme.map((id) => [id, week + 1] as const)));
+  // The grid ends a week of pairings: nothing of that week is live after it.
+  const endsPairing = (index: number) => {
+    const week = weekOfDay(index + 1);
+    return asked.pairings.includes(week) && !open.some((later) => later > index && weekOfDay(later + 1) === week && kinds[later] === 'live');
+  };
   const one: Case = {
     id: 'series',
     dates: open.map((index) => dates[index]),
@@ -247,6 +260,7 @@ function problemOf(
           (index) =>
             (kinds[index] === 'live' || isForHome(id, planning)) &&
             weekOfDay(index + 1) >= (from.get(id) ?? 1) &&
+            (id !== GRID || from.has(id) || endsPairing(index)) &&
             isForSomebody(id, dates[index], planning),
         ),
       ]),
@@ -269,7 +283,7 @@ function whyNot(
   if (way.some((id) => dates.every((date) => !isForSomebody(id, date, planning)))) return 'left out by all';
   if (!kinds.includes('live') && way.some((id) => !isForHome(id, planning))) return 'not alone';
   if (!planning.settled && way.some((id) => planning.basis.library.technique(id).read.pattern.kind === 'connected')) return 'not settled';
-  return 'days';
+  return planning.already.has(technique) ? 'no free day' : 'days';
 }
 
 /** The minutes of each day of a series. @example minutesByDay(days) // [1, 1, 1, 2] */

@@ -161,6 +161,19 @@ describe('the draft', () => {
     expect(days.slice(14, 20).some(({ blocks }) => blocks.length === 2)).toBe(true);
   });
 
+  test('a week of pairings ends with the grid, on its last live day', () => {
+    const ids = SHIPPED_LIBRARY.techniques.map(({ id }) => id);
+    const able = planning({ already: new Set(ids.filter((id) => id !== 'throat-grid')) });
+    const { days, left } = draft({ from: 6, to: 10, live: [2, 5], pairings: [2], themes: [['equal-4-4'], ['longer-4-5']] }, able);
+    // What they practise already is not said to be missing: it stands in its week.
+    expect(left).toEqual([]);
+    expect(practised(days).slice(0, 7).join()).toContain('equal-4-4');
+    const grid = days.flatMap(({ blocks, kind }, index) => (blocks.some(({ technique }) => technique === 'throat-grid') ? [[index + 1, kind]] : []));
+    // The series begins on a Monday: the Friday of its second week is day 12.
+    expect(grid[0]).toEqual([12, 'live']);
+    expect(draft({ pairings: [2] }).left).toEqual([expect.objectContaining({ technique: 'throat-grid', why: 'not alone' })]);
+  });
+
   test('whatever is asked, no draft breaks a rule', () => {
     const able = SHIPPED_LIBRARY.techniques.filter(({ rung, taughtAt }) => rung <= 3 && taughtAt.includes('morning')).map(({ id }) => id);
     fc.assert(

@@ -42,7 +42,7 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
         <Amount form={form} name="weeks" label="Weeks" />
         <Time form={form} name="start" label="Starts at" />
         <Amount form={form} name="minutes" label="Minutes" step={5} />
-        <Weekdays control={form.control} />
+        <Weekdays control={form.control} name="weekdays" />
       </div>
       <Goals form={form} techniques={techniques} />
       <Refusal message={form.refusal} />

@@ -106,7 +106,7 @@ export function RequestForm({ request, choices, begun }: Props) {
         <Amount form={form} name="weeks" label="Weeks" />
         <Time form={form} name="start" label="Starts at" />
         <Amount form={form} name="minutes" label="Minutes" step={5} />
-        <Weekdays control={form.control} />
+        <Weekdays control={form.control} name="weekdays" />
         <div className={styles.wide}>
           <Controller
             control={form.control}

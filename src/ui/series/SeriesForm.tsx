@@ -12,6 +12,8 @@ import { seriesForm, type SeriesInput } from '@/forms';
 import { ManyField } from '../fields';
 import { Amount, Choice, Day, Field, Pick, Refusal, Time } from '../forms/fields';
 import { useForm } from '../forms/useForm';
+import course from '../courses/CourseForm.module.css';
+import { Weekdays } from '../courses/Weekdays';
 import styles from './Series.module.css';
 
 interface Named {
@@ -25,7 +27,6 @@ interface Props {
   readonly firstDate: string;
 }
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: id, label: name }));
 const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'two missed: a step back' } as const;
 
@@ -52,7 +53,7 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) 
   );
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 900 }}>
-      <div className={`sheet ${styles.grid}`}>
+      <div className={`sheet ${course.grid}`}>
         <Field form={form} name="name" label="Name of the series" published autoFocus />
         <Pick form={form} name="cohort" label="For" options={options(cohorts)} />
         <Pick form={form} name="teacher" label="Led by" options={options(teachers)} />
@@ -69,7 +70,7 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) 
         <Amount form={form} name="to" label="Minutes at last" least={1} />
         <Amount form={form} name="gentleEvery" label="Gentle every … days" least={0} />
         <Amount form={form} name="liveMinutes" label="Minutes of a live day" step={5} />
-        <LiveDays form={form} />
+        <Weekdays control={form.control} name="live" legend="Live days, with a teacher" />
       </div>
       <Arithmetic form={form} />
       <Themes form={form} techniques={techniques} />
@@ -86,38 +87,6 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) 
 
 /** What the first weeks are about until somebody says otherwise. */
 const THEMES = [['equal-4-4'], ['longer-4-5'], ['alternate-4-4']] as const;
-
-function LiveDays({ form }: { form: UseFormReturn<SeriesInput> }) {
-  return (
-    <Controller
-      control={form.control}
-      name="live"
-      render={({ field }) => {
-        const live = (field.value ?? []) as number[];
-        return (
-          <fieldset className={styles.days}>
-            <legend>Live days, with a teacher</legend>
-            {DAYS.map((day, index) => {
-              const chosen = live.includes(index + 1);
-              return (
-                <FormControlLabel
-                  key={day}
-                  label={day}
-                  control={
-                    <Checkbox
-                      checked={chosen}
-                      onChange={() => field.onChange(chosen ? live.filter((one) => one !== index + 1) : [...live, index + 1].sort())}
-                    />
-                  }
-                />
-              );
-            })}
-          </fieldset>
-        );
-      }}
-    />
-  );
-}
 
 /** The arithmetic of a daily dose, as it is typed: where it gets to, and what would mend it. */
 function Arithmetic({ form }: { form: UseFormReturn<SeriesInput> }) {

@@ -13,6 +13,8 @@ export function unreachedText({ technique, why }: NotReached, { find }: Library)
       return `${name} does not come: it, or something it stands on, is not practised alone at home. With live days it may.`;
     case 'not settled':
       return `${name} does not come: it is for a settled group, with a teacher there.`;
+    case 'no free day':
+      return `${name}, which they practise already, found no free day in its week.`;
     case 'days':
       return `${name} does not come: what it stands on needs more days than there are.`;
   }
