@@ -6,6 +6,7 @@ import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
 import { measureCheckIns } from './checkins';
 import { measureDrafting } from './drafting';
+import { measureDraftingPage } from './draftingPage';
 import { measureScreening } from './screening';
 import { measureScrolling } from './scroll';
 import { measureSharing } from './sharing';
@@ -122,8 +123,9 @@ const running = await fetch(`${address}/health`).then(
 );
 if (running) {
   await measureTyping(address);
+  await measureDraftingPage(address);
   // It makes a group of 200 people in that demo, and so is asked for.
   if (process.env.OAKEN_BENCH_FILL) await measureScrolling(address);
   // And this one a group of 400; it needs the demo's database too.
   if (process.env.OAKEN_BENCH_FILL && process.env.OAKEN_DATABASE_URL) await measureCheckIns(address);
-} else console.log(`\nTyping on the bench was not measured: no demo runs at ${address} (start it with bin/start).`);
+} else console.log(`\nTyping on the bench and drafting on a page were not measured: no demo runs at ${address} (start it with bin/start).`);

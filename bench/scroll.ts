@@ -1,5 +1,5 @@
-import { chromium, type Page } from '@playwright/test';
-import { DEMO_STAFF } from '../demo/staff';
+import type { Page } from '@playwright/test';
+import { asDirector } from './page';
 import { tracedTasks } from './trace';
 
 const PEOPLE = 200;
@@ -7,14 +7,7 @@ const COHORT = 'A large group, for measuring';
 
 /** Scrolls a table of 200 people × every technique in a running demo, the processor slowed four times. Makes the group when it is missing. */
 export async function measureScrolling(address: string): Promise<void> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-  try {
-    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-    const { email, password } = DEMO_STAFF[0];
-    await page.goto(`${address}/sign-in?next=/cohorts`);
-    await page.getByLabel('E-mail').fill(email);
-    await page.getByLabel('Password').fill(password);
-    await page.getByRole('button', { name: 'Sign in' }).click();
+  await asDirector(address, '/cohorts', async (page) => {
     await page.getByRole('heading', { level: 1, name: 'Cohorts' }).waitFor();
     if ((await page.getByRole('link', { name: COHORT, exact: true }).count()) === 0) await fill(page);
     else await page.getByRole('link', { name: COHORT, exact: true }).click();
@@ -32,9 +25,7 @@ export async function measureScrolling(address: string): Promise<void> {
     console.log(
       `Scrolling ${PEOPLE} people × every technique, processor slowed 4 ×: the longest scripting task ${(tasks.scripting[0] ?? 0).toFixed(1)} ms, ${over} over 50 ms (aim: none)`,
     );
-  } finally {
-    await browser.close();
-  }
+  });
 }
 
 async function fill(page: Page): Promise<void> {

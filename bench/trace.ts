@@ -17,10 +17,10 @@ export interface Tasks {
   readonly scripting: readonly number[];
 }
 
-/** Does something with the processor slowed four times and reads the tasks of the page from Chromium's own trace. */
-export async function tracedTasks(page: Page, work: () => Promise<void>): Promise<Tasks> {
+/** Does something with the processor slowed, four times where nothing is said, and reads the tasks of the page from Chromium's own trace. */
+export async function tracedTasks(page: Page, work: () => Promise<void>, rate = 4): Promise<Tasks> {
   const devtools = await page.context().newCDPSession(page);
-  await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate });
   const events: TraceEvent[] = [];
   devtools.on('Tracing.dataCollected', ({ value }) => events.push(...(value as unknown as TraceEvent[])));
   const ended = new Promise((resolve) => devtools.once('Tracing.tracingComplete', resolve));

@@ -1,26 +1,16 @@
-import { chromium } from '@playwright/test';
-import { DEMO_STAFF } from '../demo/staff';
+import { asDirector } from './page';
 import { tracedTasks } from './trace';
 
 const LINE = 'in 4 left, hold 2, out 6 right, alternating';
 
 /** Types on the bench of a running demo with the processor slowed four times, and reads the longest task from Chromium's own trace. */
 export async function measureTyping(address: string): Promise<void> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-  try {
-    const page = await browser.newPage();
-    const { email, password } = DEMO_STAFF[0];
-    await page.goto(`${address}/sign-in?next=/techniques`);
-    await page.getByLabel('E-mail').fill(email);
-    await page.getByLabel('Password').fill(password);
-    await page.getByRole('button', { name: 'Sign in' }).click();
+  await asDirector(address, '/techniques', async (page) => {
     await page.getByLabel('Pattern').fill('');
     const { all: tasks } = await tracedTasks(page, () => page.getByLabel('Pattern').pressSequentially(LINE, { delay: 120 }));
     const over = tasks.filter((ms) => ms > 50).length;
     console.log(
       `\nTyping ${LINE.length} letters, processor slowed 4 ×: ${tasks.length} tasks, the longest ${(tasks[0] ?? 0).toFixed(1)} ms, ${over} over 50 ms (aim: none)`,
     );
-  } finally {
-    await browser.close();
-  }
+  });
 }

@@ -43,9 +43,12 @@ export const FORM_LIMITS = {
     holdFour: { least: 4, most: 30 },
     easyPercent: { least: 50, most: 100 },
     strainedPercent: { least: 10, most: 50 },
+    finishPercent: { least: 50, most: 100 },
   },
   checkKey: 400,
   minutes: { least: 15, most: 180 },
+  /** What a day of a series practises, one after the other. */
+  dayPractices: 6,
   blocks: 40,
   /** Characters of a line of one's own in a block, and how many lines. */
   said: 80,

@@ -1,9 +1,9 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { DAY_KINDS, DID, MISSED_RULES, SERIES_LIMITS } from '@/core/series';
-import { HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
+import { ALL_SIGNS } from '@/core/screening';
 import { EFFORTS } from '@/core/teach';
 import { FORM_LIMITS } from './limits';
-import { clock, day, id, line, oneOf, once, optionalDay, slug, technique, version, whole, words } from './rules';
+import { clock, day, id, line, oneOf, once, optionalDay, technique, version, whole, words } from './rules';
 
 const { lengths } = SERIES_LIMITS;
 const { dayMinutes, liveMinutes } = FORM_LIMITS;
@@ -46,21 +46,41 @@ const asSeen = { series: id(), version: version() };
 /** One change of the days, by hand. */
 export const seriesEditForm = object({
   ...asSeen,
-  do: oneOf(['swap', 'kind', 'practice'] as const),
+  do: oneOf(['swap', 'move', 'kind', 'practice'] as const),
   day: number().required().integer().min(1).max(60),
   with: number().nullable().default(null).integer(),
   kind: oneOf(DAY_KINDS).nullable().default(null).notRequired(),
-  technique: slug('No such technique.'),
-  pattern: string().nullable().default(null).max(FORM_LIMITS.pattern),
-  minutes: number()
-    .nullable()
-    .default(null)
-    .min(0.5, 'At least half a minute.')
-    .max(dayMinutes.most, `At most ${dayMinutes.most} minutes.`)
-    .test('halves', 'Whole or half minutes.', (value) => value == null || value * 2 === Math.round(value * 2)),
+  practices: array()
+    .of(
+      object({
+        technique: technique(),
+        pattern: string().required().max(FORM_LIMITS.pattern),
+        minutes: number()
+          .typeError('Minutes are a number.')
+          .required('Say how many minutes.')
+          .min(0.5, 'At least half a minute.')
+          .max(dayMinutes.most, `At most ${dayMinutes.most} minutes.`)
+          .test('halves', 'Whole or half minutes.', (value) => value * 2 === Math.round(value * 2)),
+      }),
+    )
+    .max(FORM_LIMITS.dayPractices, `At most ${FORM_LIMITS.dayPractices} in a day.`)
+    .default([])
+    .test(
+      'together',
+      `At most ${dayMinutes.most} minutes in a day.`,
+      (practices) => practices.reduce((sum, { minutes }) => sum + minutes, 0) <= dayMinutes.most,
+    ),
 });
 
 export const seriesSeenForm = object(asSeen);
+/** The days drafted again; with one of the mends of what does not come, by its place. */
+export const seriesAgainForm = object({
+  ...asSeen,
+  technique: string().nullable().default(null),
+  mend: number().nullable().default(null).integer().min(0).max(40),
+});
+/** What a series is called, who leads it, at which hour, and what follows from a missed day. */
+export const seriesFactsForm = seriesForm.pick(['name', 'teacher', 'start', 'missed']).shape(asSeen);
 /** More days than it has. */
 export const seriesLengthForm = object({
   ...asSeen,
@@ -104,8 +124,8 @@ export const checkInForm = object({
   felt: oneOf(EFFORTS).nullable().default(null).notRequired(),
   easier: boolean().default(false),
   signs: array()
-    .of(oneOf([...STOP_SIGNS, ...HELP_SIGNS]))
-    .max(STOP_SIGNS.length + HELP_SIGNS.length)
+    .of(oneOf(ALL_SIGNS))
+    .max(ALL_SIGNS.length)
     .default([])
     .test('which', 'Tick what felt wrong, or tap how it was.', (signs, { parent }) => !(parent as { wrong?: boolean }).wrong || signs.length > 0),
   /** Something felt wrong: then which sign it was is said too. */
@@ -113,4 +133,5 @@ export const checkInForm = object({
 });
 
 export type SeriesInput = InferType<typeof seriesForm>;
+export type SeriesFactsInput = InferType<typeof seriesFactsForm>;
 export type SeriesEditInput = InferType<typeof seriesEditForm>;

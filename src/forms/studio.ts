@@ -58,6 +58,7 @@ export const guardsForm = object({
   holdFour: within('Seconds', G.holdFour),
   easyPercent: within('Percent', G.easyPercent),
   strainedPercent: within('Percent', G.strainedPercent),
+  finishPercent: within('Percent', G.finishPercent),
 });
 
 export const conventionsForm = paceForm.shape({

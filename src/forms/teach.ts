@@ -1,5 +1,5 @@
 import { array, boolean, object } from 'yup';
-import { STOP_SIGNS } from '@/core/screening';
+import { ALL_SIGNS } from '@/core/screening';
 import { DONE, EFFORTS, FIRST_BREATHS, MOODS, REACHED } from '@/core/teach';
 import { FORM_LIMITS } from './limits';
 import { id, maybe, oneOf, optionalId, version, words } from './rules';
@@ -21,7 +21,7 @@ export const logForm = object({
         person: id(),
         came: boolean().required(),
         effort: oneOf(EFFORTS),
-        stopSigns: array().of(oneOf(STOP_SIGNS)).max(STOP_SIGNS.length).default([]),
+        stopSigns: array().of(oneOf(ALL_SIGNS)).max(ALL_SIGNS.length).default([]),
       }),
     )
     .max(FORM_LIMITS.attendance)

@@ -109,6 +109,8 @@ export interface CourseView {
     /** What would make every goal possible, tried beforehand: what the button says, and what it sends. */
     readonly mends: readonly { readonly text: string; readonly mends: readonly MendCode[] }[];
     readonly goals: readonly string[];
+    /** The series whose live days its classes are, where it is one's. */
+    readonly series: { readonly id: string; readonly name: string } | null;
   };
   readonly cohort: { readonly id: string; readonly name: string; readonly people: number };
   readonly teacher: string;

@@ -81,7 +81,7 @@ export interface SeriesView {
   readonly version: number;
   readonly name: string;
   readonly cohort: { readonly id: string; readonly name: string };
-  readonly teacher: string;
+  readonly teacher: { readonly id: string; readonly name: string };
   readonly firstDate: IsoDate;
   readonly lastDate: IsoDate;
   readonly start: string;
@@ -92,14 +92,21 @@ export interface SeriesView {
   readonly days: readonly SeriesDayView[];
   /** What each week is about, in names. */
   readonly themes: readonly string[];
+  /** What stands against its days, as far as it is theirs to see who looks. */
   readonly checks: readonly { readonly severity: 'stop' | 'mend' | 'know'; readonly day: number; readonly text: string }[];
-  /** What was asked for and does not come, each as a sentence with what would mend it. */
-  readonly unreached: readonly { readonly text: string; readonly mends: readonly string[] }[];
+  /** What was asked for and does not come, each as a sentence with what would mend it, by its place. */
+  readonly unreached: readonly {
+    readonly technique: string;
+    readonly text: string;
+    readonly mends: readonly { readonly at: number; readonly text: string }[];
+  }[];
+  /** The last change, where it can be taken back or, taken back, done again. */
+  readonly undo: { readonly what: string; readonly back: boolean } | null;
   readonly people: readonly TakingPart[];
   /** How it goes, for whoever may see it. */
   readonly going: {
     readonly today: number | null;
-    readonly finish: { readonly expected: number; readonly low: number; readonly high: number; readonly needed: number } | null;
+    readonly finish: { readonly expected: number; readonly low: number; readonly high: number; readonly share: number } | null;
     readonly drifting: readonly Drifting[];
     readonly hard: readonly HardDay[];
     /** Afterwards: who finished, and what to change. */
@@ -119,9 +126,9 @@ export interface SeriesView {
 
 /** A practice as it runs on somebody's own page. */
 export interface DayPractice {
-  readonly names: readonly string[];
   readonly minutes: number;
-  readonly pattern: string;
+  /** What is practised, one after the other. */
+  readonly parts: readonly { readonly name: string; readonly pattern: string; readonly minutes: number }[];
   readonly tempo: Millis;
   readonly line: ClassLine;
 }

@@ -60,6 +60,7 @@ export interface ClassView {
   /** Whose class it is, where somebody else logs it for them. */
   readonly teacher: string | null;
   readonly stopSigns: readonly string[];
+  readonly helpSigns: readonly string[];
   readonly emergency: string;
 }
 

@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { accessible, fitsTheWidth, signInAs } from './story';
+import { accessible, choose, fitsTheWidth, signInAs } from './story';
 
 const BEGINNERS = 'Three weeks to an even breath';
 
@@ -37,6 +37,56 @@ test('a series is designed in one go: asked, mended where it cannot be, drafted,
   await page.getByRole('button', { name: 'Draft the days again' }).click();
   await expect(page.getByText('Nothing is out of order.')).toBeVisible();
   await expect(first).toHaveText(was!);
+
+  // Taken back, what was changed by hand is there again; done again, the draft is.
+  await page.getByRole('button', { name: 'Take back: the draft' }).click();
+  await expect(page.getByText(/grows from 1 to 5 min/)).toBeVisible();
+  await page.getByRole('button', { name: 'Do again: the draft' }).click();
+  await expect(page.getByText('Nothing is out of order.')).toBeVisible();
+
+  // Let go on the rung between two days, a day goes in between.
+  const told = (day: number) => page.getByRole('button', { name: new RegExp(`day ${day} ·`) });
+  const last = await told(20).locator('strong').textContent();
+  await told(20).hover();
+  await page.mouse.down();
+  const rung = (await told(17).locator('xpath=..').boundingBox())!;
+  await page.mouse.move(rung.x + rung.width / 2, rung.y + rung.height - 20, { steps: 6 });
+  await page.mouse.move(rung.x + rung.width / 2, rung.y + rung.height - 1, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'Take back: day 20 moved to day 17' })).toBeVisible();
+  await expect(told(17).locator('strong')).toHaveText(last!);
+
+  // Made live, a day is a class of a course; made one alone again, that course holds none, and says so.
+  await told(5).click();
+  await choose(page, 'It is', 'live, with a teacher');
+  await expect(page.getByRole('link', { name: 'The plan of this live day' })).toBeVisible();
+  await choose(page, 'It is', 'alone at home');
+  await expect(page.getByRole('link', { name: 'The plan of this live day' })).toBeHidden();
+  await page.goto('/courses');
+  await page.getByRole('link', { name: 'A fortnight at the window, live' }).click();
+  await expect(page.getByText('No class of it is held.')).toBeVisible();
+  await page.getByRole('link', { name: 'A fortnight at the window', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'A fortnight at the window' })).toBeVisible();
+});
+
+test('what does not come has buttons for what would do', async ({ page }) => {
+  await signInAs(page, 'director', '/series/new');
+  await page.getByLabel('Name of the series').fill('A week to four and six');
+  await page.getByRole('combobox', { name: 'Days' }).click();
+  await page.getByRole('option', { name: '7 days' }).click();
+  await page.getByLabel('Minutes at last').fill('3');
+  await page.getByRole('combobox', { name: 'For', exact: true }).click();
+  await page.getByRole('option', { name: 'Desk-bound beginners' }).click();
+  await page.getByRole('combobox', { name: /week 1/ }).fill('Longer exhale 4:6');
+  await page.getByRole('option', { name: 'Longer exhale 4:6' }).click();
+  await page.getByRole('button', { name: 'Draft the days' }).click();
+  await expect(page.getByText(/^Longer exhale 4:6 does not come/)).toBeVisible();
+  await page.getByRole('button', { name: /^\d+ days$/ }).click();
+  await expect(page.getByText(/does not come/)).toBeHidden();
+  await expect(page.getByText('Nothing is out of order.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Longer exhale 4:6 ?day/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Take back: the mend' }).click();
+  await expect(page.getByText(/^Longer exhale 4:6 does not come/)).toBeVisible();
 });
 
 test('phones answer: one without a script, one without a network, one that says something felt wrong; who drifts is written to', async ({

@@ -233,6 +233,7 @@ test('a studio sets its guards: what they do to planned courses is seen first, a
     holdFour: 30,
     easyPercent: 80,
     strainedPercent: 30,
+    finishPercent: 80,
   };
   expect(await previewGuards(await director(), { ...form, weekMinutes: 1, weekPercent: 20 })).toEqual([]);
   const lines = await previewGuards(await director(), form);

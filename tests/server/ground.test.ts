@@ -19,12 +19,12 @@ import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
+import { readOutbox } from '../../src/server/usecases/people/records';
 import { changePerson, enterForm } from '../../src/server/usecases/people/aboutPerson';
 import { erasePerson } from '../../src/server/usecases/people/erasePerson';
 import { importRoster } from '../../src/server/usecases/people/importRoster';
 import { sendForms } from '../../src/server/usecases/people/links';
 import { openAnswers } from '../../src/server/usecases/people/readPerson';
-import { readOutbox } from '../../src/server/usecases/people/records';
 import { makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
@@ -187,6 +187,24 @@ describe('class logs', () => {
     });
     return { session, plan, log, attendance, juno: await person('Juno B.'), asta: await person('Asta R.') };
   }
+
+  test('a sign that called for help goes a step back, and the director hears of it, also while the log waits', async () => {
+    const { log, attendance, juno, asta } = await taught();
+    const told = async () => (await readOutbox(await director())).filter(({ subject }) => subject.endsWith('something called for help'));
+    const was = (await told()).length;
+    expect(await logClass(await deskOf('teacher'), log([attendance(asta, ['fainting', 'dizziness']), attendance(juno, ['dizziness'])]))).toEqual({
+      kept: 'taken',
+    });
+    const [mail] = await told();
+    expect([(await told()).length, mail.subject]).toEqual([was + 1, 'Asta R.: something called for help']);
+    // Which sign it was is never in a mail.
+    expect(mail.body).not.toContain('fainting');
+    const waiting = log([attendance(juno, ['chest pain'])], { plan: newId() });
+    expect(await logClass(await deskOf('teacher'), waiting)).toEqual({ kept: 'held' });
+    expect(await logClass(await deskOf('teacher'), waiting)).toEqual({ kept: 'held' });
+    expect((await told()).length).toBe(was + 2);
+    expect(await logClass(await deskOf('teacher'), log([attendance(juno, ['a sign nobody knows'])]))).toEqual({ kept: 'held' });
+  });
 
   test('a log that cannot be taken is kept as it came, shown to the director, and taken by them', async () => {
     const { log, attendance, juno, session } = await taught();

@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { v7 as newId } from 'uuid';
 import { CONDITIONS, RULEBOOK, STOP_SIGNS } from '../../src/core/screening';
 import type { Desk } from '../../src/server/desk';
@@ -9,7 +10,7 @@ import { listCohorts } from '../../src/server/usecases/cohorts/listCohorts';
 import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
 import { exportRoster } from '../../src/server/usecases/cohorts/exportRoster';
 import { readTracks } from '../../src/server/usecases/cohorts/readTracks';
-import { changePerson, enterForm, leaveCohort } from '../../src/server/usecases/people/aboutPerson';
+import { changePerson, enterForm, leaveCohort, comparePerson } from '../../src/server/usecases/people/aboutPerson';
 import { erasePerson, exportPerson } from '../../src/server/usecases/people/erasePerson';
 import { importRoster, previewRoster } from '../../src/server/usecases/people/importRoster';
 import { askByItself, sendReminders } from '../../src/server/usecases/people/sendReminders';
@@ -19,7 +20,7 @@ import { openAnswers, readPerson } from '../../src/server/usecases/people/readPe
 import { readOutbox, readRecord } from '../../src/server/usecases/people/records';
 import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
 import { whatIfAside, whatIfForm } from '../../src/server/usecases/people/whatIf';
-import { previewRulebook, readRulebook, saveRulebook } from '../../src/server/usecases/rules/rulebook';
+import { previewRulebook, readRulebook, saveRulebook, compareRulebook } from '../../src/server/usecases/rules/rulebook';
 import { createCourse, createSingle } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
 import { acceptCheck } from '../../src/server/usecases/courses/acceptCheck';
@@ -43,7 +44,7 @@ import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
 import { exportCalendar, importCalendar, makeFeed, previewCalendar } from '../../src/server/usecases/exchange/calendars';
-import { exportCourse, importCourse, previewCourse } from '../../src/server/usecases/exchange/coursePackage';
+import { exportCourse, exportSeries, importCourse, previewCourse } from '../../src/server/usecases/exchange/coursePackage';
 import { readCoursePage, readHandout, readPlanSheet } from '../../src/server/usecases/paper/readPaper';
 import { readNotes, sayNote } from '../../src/server/usecases/plans/notes';
 import { blockSources, removeTemplate, saveTemplate, takeBlocks } from '../../src/server/usecases/plans/templates';
@@ -55,7 +56,7 @@ import { readWeek } from '../../src/server/usecases/teach/readWeek';
 import { listPlans } from '../../src/server/usecases/plans/listPlans';
 import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
-import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
+import { saveBlocks, comparePlan } from '../../src/server/usecases/plans/saveBlocks';
 import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { addClosure, removeClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
@@ -78,6 +79,21 @@ import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan
 import { logClass } from '../../src/server/usecases/teach/logClass';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import { readClass } from '../../src/server/usecases/teach/readClass';
+import {
+  changeDay,
+  changeSeriesFacts,
+  draftAgain,
+  lengthenSeries,
+  pauseSeries,
+  removeSeries,
+  stopSeries,
+  undoSeries,
+} from '../../src/server/usecases/series/changeSeries';
+import { copySeries, createSeries } from '../../src/server/usecases/series/createSeries';
+import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
+import { admit, decline, openSeries } from '../../src/server/usecases/series/signUp';
+import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '../../src/server/usecases/series/takePart';
+import { readHeldLogs, settleHeldLog, settleClassLogs } from '../../src/server/usecases/teach/heldLogs';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, TODAY } from './studio';
 
 beforeAll(openBoth, 120_000);
@@ -206,6 +222,35 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['previewCalendar, closures', 'D', (desk) => previewCalendar(desk, { once: newId(), text: 'x', as: 'closures' })],
   ['importCalendar, closures', 'D', (desk) => importCalendar(desk, { once: newId(), text: 'x', as: 'closures' })],
   ['importCalendar, busy', 'DLT', (desk) => importCalendar(desk, { once: newId(), text: 'x', as: 'busy' })],
+  ['listSeries', 'DLTF', (desk) => listSeries(desk)],
+  ['readSeries', 'DLTF', (desk) => readSeries(desk, nobody)],
+  ['exportSeries', 'D', (desk) => exportSeries(desk, nobody)],
+  ...[
+    createSeries,
+    copySeries,
+    changeDay,
+    draftAgain,
+    changeSeriesFacts,
+    lengthenSeries,
+    pauseSeries,
+    stopSeries,
+    removeSeries,
+    undoSeries,
+    openSeries,
+    admit,
+    decline,
+    letIn,
+    giveNewAddress,
+    goOn,
+    undoStepBack,
+    writeToDrifting,
+  ].map((work) => [work.name, 'D', (desk: Desk) => work(desk, {})] as const),
+  ['comparePerson', 'DF', (desk) => comparePerson(desk, {})],
+  ['comparePlan', 'D', (desk) => comparePlan(desk, {})],
+  ['compareRulebook', 'D', (desk) => compareRulebook(desk, {})],
+  ['readHeldLogs', 'D', (desk) => readHeldLogs(desk)],
+  ['settleHeldLog', 'D', (desk) => settleHeldLog(desk, {})],
+  ['settleClassLogs', 'D', (desk) => settleClassLogs(desk, {})],
   ['readStudio', 'D', (desk) => readStudio(desk)],
   ['saveConventions', 'D', (desk) => saveConventions(desk, {})],
   ['saveSchools', 'D', (desk) => saveSchools(desk, {})],
@@ -226,6 +271,16 @@ test.each(TABLE)('%s is for %s', async (_, letters, work) => {
     ROLES.map(async (role) => (await answerOf(work(await deskOf(role), { cohort: ferry, course: boat.id, session: session.id }))) !== 'not-allowed'),
   );
   expect(['D', 'L', 'T', 'F'].filter((_letter, index) => allowed[index]).join('')).toBe(letters);
+});
+
+test('whatever a page may send is in this table', () => {
+  const folder = 'src/app/actions';
+  const sent = readdirSync(folder).flatMap((file) =>
+    [...readFileSync(`${folder}/${file}`, 'utf8').matchAll(/reply\((?:async )?\(desk\) => (\w+)\(/g)].map(([, name]) => name),
+  );
+  const known = TABLE.map(([name]) => name.split(',')[0]);
+  expect(sent.length).toBeGreaterThan(80);
+  expect(sent.filter((name) => !known.includes(name))).toEqual([]);
 });
 
 test('another studio finds nothing of ours', async () => {
@@ -313,7 +368,14 @@ test('another studio finds nothing of ours', async () => {
 test('an id that is no id is simply not here', async () => {
   const director = await deskOf('director');
   for (const id of ['nonsense', "1' or '1'='1", '', '../../etc']) {
-    const answers = [readCohort(director, id, everyQuery), readCourse(director, id), readPlan(director, id), readClass(director, id)];
+    const answers = [
+      readCohort(director, id, everyQuery),
+      readCourse(director, id),
+      readPlan(director, id),
+      readClass(director, id),
+      readSeries(director, id),
+      exportSeries(director, id),
+    ];
     expect(await Promise.all(answers.map(answerOf))).toEqual(answers.map(() => 'not-found'));
   }
 });
@@ -327,6 +389,8 @@ test('no answer, and no name of a condition, reaches anybody but the director', 
   const { ferry, boat, person } = await demo(await deskOf('director'));
   const fenna = await person('Fenna T.');
   const sessions = await sessionsOf(await deskOf('director'), [boat.id]);
+  const series = await listSeries(await deskOf('director'));
+  expect(series.length).toBeGreaterThan(0);
   const focus = { person: fenna, technique: 'equal-4-4-4' };
   const told: string[] = [];
   for (const role of ['lead teacher', 'teacher', 'front desk'] as const) {
@@ -346,6 +410,8 @@ test('no answer, and no name of a condition, reaches anybody but the director', 
       listPlans(desk),
       ...sessions.map(({ id }) => readPlan(desk, id)),
       ...sessions.map(({ id }) => readClass(desk, id)),
+      listSeries(desk),
+      ...series.map(({ id }) => readSeries(desk, id)),
     ];
     for (const answer of await Promise.allSettled(read))
       told.push(

@@ -1,7 +1,16 @@
 'use server';
 
 import { reply } from '@/app/edge';
-import { changeDay, draftAgain, lengthenSeries, pauseSeries, removeSeries, stopSeries } from '@/server/usecases/series/changeSeries';
+import {
+  changeDay,
+  changeSeriesFacts,
+  draftAgain,
+  lengthenSeries,
+  pauseSeries,
+  removeSeries,
+  stopSeries,
+  undoSeries,
+} from '@/server/usecases/series/changeSeries';
 import { copySeries, createSeries } from '@/server/usecases/series/createSeries';
 import { admit, decline, openSeries } from '@/server/usecases/series/signUp';
 import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '@/server/usecases/series/takePart';
@@ -20,6 +29,14 @@ export async function changeDayAction(input: unknown) {
 
 export async function draftSeriesAgainAction(input: unknown) {
   return reply((desk) => draftAgain(desk, input));
+}
+
+export async function undoSeriesAction(input: unknown) {
+  return reply((desk) => undoSeries(desk, input));
+}
+
+export async function changeSeriesFactsAction(input: unknown) {
+  return reply((desk) => changeSeriesFacts(desk, input));
 }
 
 export async function stopSeriesAction(input: unknown) {

@@ -15,6 +15,8 @@ export interface Guards {
   readonly slowestPace: readonly number[];
   /** Of those who came, so many find it easy before a climb goes on. */
   readonly easyShare: number;
+  /** The share of their days after which somebody has finished a series. */
+  readonly finishShare: number;
   /** From this share of strained people on, one step back. */
   readonly strainedBack: number;
 }
@@ -29,6 +31,7 @@ export const GUARDS: Guards = {
   holdSeconds: [0, 0, 10, 30],
   slowestPace: [6.5, 3.5, 2, 0],
   easyShare: 0.8,
+  finishShare: 0.8,
   strainedBack: 0.3,
 };
 

@@ -24,6 +24,7 @@ test.each([
   ['fewer than half came', room({ easy: 4 }, 5), 9, 'stay', 'few came'],
   ['one stop sign', room({ easy: 9 }, 0, 1), 9, 'stay', 'one sign'],
   ['two stop signs', room({ easy: 9 }, 0, 2), 9, 'back', 'signs'],
+  ['one that called for help', [...room({ easy: 9 }), person(50, { stopSigns: ['fainting'] })], 10, 'back', 'help'],
   ['three in ten strained', room({ easy: 7, strained: 3 }), 10, 'back', 'strained'],
   ['fewer than three in ten strained', room({ easy: 8, strained: 2 }), 10, 'advance', 'enough'],
 ] as const)('%s', (_, attendance, people, answer, because) => {
@@ -32,6 +33,16 @@ test.each([
 
 test('a class nobody came to says nothing', () => {
   expect(whatItSays(room({}, 4), 4)).toBeNull();
+});
+
+test.each([
+  [[...room({ easy: 9 }), person(50, { stopSigns: ['chest pain'] })], 'one stop sign. A sign that called for help goes back a step.'],
+  [room({ easy: 9 }, 0, 1), 'one stop sign. A stop sign stays on the step.'],
+  [room({ easy: 9 }, 0, 2), '2 stop signs. 2 stop signs go back a step.'],
+  [room({ easy: 3 }, 6), 'Fewer than half came, so it stays on the step.'],
+  [room({ easy: 5, worked: 4 }), 'Fewer than 80 % found it easy, so it stays on the step.'],
+] as const)('each answer in words: %#', (attendance, text) => {
+  expect(saysText(whatItSays(attendance, 9)!)).toContain(text);
 });
 
 test('what it says stands with its figures and its rule', () => {

@@ -1,3 +1,4 @@
+import { callsForHelp } from '../screening';
 import type { Attendance } from '../teach';
 import { GUARDS, READY_LIMITS, type Guards } from './limits';
 
@@ -11,7 +12,7 @@ export interface ClassSays {
   /** Stop signs, of everybody together. */
   readonly signs: number;
   /** Why, as a code; worded by {@link saysText}. */
-  readonly because: 'enough' | 'strained' | 'signs' | 'one sign' | 'few came' | 'not easy';
+  readonly because: 'enough' | 'strained' | 'help' | 'signs' | 'one sign' | 'few came' | 'not easy';
 }
 
 /**
@@ -27,6 +28,7 @@ export function whatItSays(attendance: readonly Attendance[], people: number, { 
   const [easy, strained] = [count('easy'), count('strained')];
   const signs = here.reduce((sum, { stopSigns }) => sum + stopSigns.length, 0);
   const facts = { came: here.length, people, easy, strained, signs };
+  if (here.some(({ stopSigns }) => callsForHelp(stopSigns))) return { ...facts, answer: 'back', because: 'help' };
   if (signs >= READY_LIMITS.signsBack) return { ...facts, answer: 'back', because: 'signs' };
   if (strained >= here.length * strainedBack) return { ...facts, answer: 'back', because: 'strained' };
   if (signs > 0) return { ...facts, answer: 'stay', because: 'one sign' };
@@ -45,6 +47,8 @@ export function saysText({ came, people, easy, strained, signs, because }: Class
       return `${facts} Enough to go on.`;
     case 'strained':
       return `${facts} ${percent(strainedBack)} strained or more goes back a step.`;
+    case 'help':
+      return `${facts} A sign that called for help goes back a step.`;
     case 'signs':
       return `${facts} ${READY_LIMITS.signsBack} stop signs go back a step.`;
     case 'one sign':

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { patternPath, shiftedPattern, solveClimb, type Blank, type Climbed, type Sentence } from '.';
+import { patternPath, shiftedPattern, solveClimb, stretchDays, type Blank, type Climbed, type Sentence } from '.';
+import { readAmount } from './sentence';
 
 const rhythm = { classesAWeek: 2 };
 const minutes = (over: Partial<Sentence>): Sentence => ({
@@ -99,6 +100,91 @@ test.each<[Partial<Sentence>, string]>([
   [{ to: '', over: '2 weeks' }, 'impossible'],
 ])('what does not read, leaves too much open or cannot be says so: %j', (over, is) => {
   expect(solveClimb(minutes(over), rhythm).is).toBe(is);
+});
+
+test('counts that do not get there say how far they get, and each mend arrives', () => {
+  const found = short(counts({ to: '8:9' }));
+  expect(found.sum).toBe('4:5 and 2 steps make 6:7, not 8:9');
+  expect(found.mends.map(({ blank, value }) => [blank, value])).toEqual([
+    ['to', '6:7'],
+    ['step', '2 counts'],
+    ['from', '6:7'],
+    ['over', '8 weeks'],
+    ['every', '1 week'],
+  ]);
+  for (const { blank, value } of found.mends) expect(solveClimb({ ...counts({ to: '8:9' }), [blank]: value }, rhythm).is).toBe('solved');
+  expect(short(counts({ over: '2 weeks' })).sum).toBe('4:5 and one step make 5:6, not 6:7');
+  // Two counts at once are a step, and not inside the guard.
+  expect(found.mends.find(({ blank }) => blank === 'step')!.guard).toEqual({ holds: false, text: '2 counts at once; one at a time is the guard' });
+});
+
+test.each<[Partial<Sentence>, string]>([
+  [{ to: '27 pumps at 60' }, '4:5 does not grow into 27 pumps at 60 step by step.'],
+  [{ from: '4:5', to: '4:5' }, 'It is there already.'],
+  [{ from: '', to: '3:4', over: '20 weeks' }, 'There is no such pattern so many steps below.'],
+  [{ from: '27 pumps at 60', to: '' }, 'These counts do not grow by themselves: say where they should arrive.'],
+  [{ step: '', every: '6 weeks' }, 'No step fits into this time.'],
+])('counts that cannot be say why: %j', (over, text) => {
+  expect(solveClimb(counts(over), rhythm)).toEqual({ is: 'impossible', text });
+});
+
+test.each<[Partial<Sentence>, Blank, string]>([
+  [{ from: 'in and out' }, 'from', 'A pattern such as 4:5 or 4:4:4.'],
+  [{ to: 'far' }, 'to', 'A pattern such as 4:5 or 4:4:4.'],
+  [{ step: 'some' }, 'step', 'How many counts at once, such as one count.'],
+  [{ step: '0 counts' }, 'step', 'At least one count.'],
+  [{ step: '11 counts' }, 'step', 'At least one count.'],
+  [{ every: 'now' }, 'every', 'A time such as 2 weeks, month or 3 classes.'],
+  [{ over: '0 weeks' }, 'over', 'A time such as 2 weeks, month or 3 classes.'],
+])('what does not read of counts says so at its blank: %j', (over, blank, text) => {
+  expect(solveClimb(counts(over), rhythm)).toEqual({ is: 'unread', blank, text });
+});
+
+test.each<[Sentence['kind'], string, number | null]>([
+  ['minutes', '5', 5],
+  ['minutes', '1 min 30 s', 1.5],
+  ['minutes', '90 sec', 1.5],
+  ['minutes', '2,5 min', 2.5],
+  ['minutes', '', null],
+  ['minutes', 'five', null],
+  ['hold', '8', 8],
+  ['hold', '1 min 5 s', 65],
+  ['rounds', '4', 4],
+  ['rounds', '4 rounds', 4],
+  ['rounds', '4.5', null],
+  ['rounds', '4 min', null],
+])('an amount of %s reads: "%s" is %s', (kind, text, amount) => {
+  expect(readAmount(kind, text)).toBe(amount);
+});
+
+test('down again goes step by step too', () => {
+  expect(solved(counts({ from: '6:7', to: '4:5' })).stairs).toEqual(['6:7', '5:6', '4:5']);
+});
+
+test('rounds and holds climb in their own words', () => {
+  const rounds = minutes({ kind: 'rounds', from: '4 rounds', to: '', step: '1 round', every: 'week', over: '4 weeks' });
+  expect(solved(rounds).sentence.to).toBe('8 rounds');
+  expect(solved({ ...rounds, from: '', to: '5', over: '4 weeks' }).sentence.from).toBe('1 round');
+  const hold = minutes({ kind: 'hold', from: '', to: '4 s', step: '1 s', every: 'week', over: '4 weeks' });
+  expect(solved(hold).sentence.from).toBe('0 s');
+  expect(solveClimb({ ...hold, over: '5 weeks' }, rhythm)).toMatchObject({ is: 'impossible', text: '5 s more than it began with is over 4 s.' });
+  // Minutes begin with more than nothing.
+  expect(solveClimb(minutes({ from: '', to: '6 min' }), rhythm).is).toBe('impossible');
+});
+
+test.each([
+  ['2 weeks', 14],
+  ['week', 7],
+  ['3 days', 3],
+  ['2 classes', 7],
+  ['month', 30],
+  ['1,5 weeks', 11],
+  ['1000 days', 1000],
+  ['1001 days', null],
+  ['0 days', null],
+  ['soon', null],
+] as const)('a stretch of %s is %s days where there are two classes a week', (text, days) => {
+  expect(stretchDays(text, rhythm)).toBe(days);
 });
 
 test('whatever blank is left empty, what is worked out fits with the others', () => {

@@ -80,7 +80,7 @@ function amountText(kind: ClimbKind, amount: number): string {
 /**
  * Works out the one blank that is empty, or says whether all of them fit together.
  * @example solveClimb({ kind: 'minutes', from: '5 min', to: '', step: '1 min', every: 'month', over: '6 months' }, rhythm) // to: "11 min"
- * @example solveClimb({ kind: 'minutes', from: '5 min', to: '15 min', step: '1 min', every: 'month', over: '6 months' }, rhythm).sum // "5 + 6 × 1 = 11 min, not 15 min"
+ * @example solveClimb({ kind: 'minutes', from: '5 min', to: '15 min', step: '1 min', every: 'month', over: '6 months' }, rhythm).sum // "5 + 6 × 1 = 11, not 15"
  */
 export function solveClimb(sentence: Sentence, rhythm: Rhythm): Climbed {
   const empty = BLANKS.filter((blank) => sentence[blank].trim() === '');

@@ -1,4 +1,17 @@
-import { byHand, checkCourse, checkText, edit, mendText, refusedText, stepped, withTriedMends, type CourseSession, type StepAnswer } from '.';
+import {
+  byHand,
+  checkCourse,
+  checkText,
+  edit,
+  mendText,
+  pinned,
+  refusedText,
+  stepped,
+  withReview,
+  withTriedMends,
+  type CourseSession,
+  type StepAnswer,
+} from '.';
 import { SHIPPED_LIBRARY } from '../library';
 import type { Block, TechniqueBlock } from '../plan';
 import { addDays, isoDate, type IsoDate } from '../units';
@@ -154,4 +167,41 @@ test('a mend is offered only where it was tried and does mend, and brings nothin
     );
   // Where it would go the hour is full: moving it would only trade one thing for another.
   expect([offered(held(60)), offered(held(10))]).toEqual([['move'], [null]]);
+});
+
+describe('once more, to keep it', () => {
+  const today = isoDate('2026-11-24');
+  const review = (to: string, of: string, sessions = course) => withReview(sessions, to, of, today, SHIPPED_LIBRARY, () => 'again');
+
+  test('it stands as it was done last, pinned, with its settling, before the rest', () => {
+    const done = review('empty', 'longer-4-6');
+    expect(ids('empty', done)).toEqual(['again', 'again', 'r3', 'close']);
+    const [block_, settling] = done.ok ? done.edited[0].blocks : [];
+    expect(block_).toMatchObject({ technique: 'longer-4-6', dose: technique('longer-4-6').dose, pinned: true });
+    expect(settling).toMatchObject({ kind: 'settle' });
+    // The natural breath asks for no settling.
+    const natural = [...course.slice(0, 3), session('nat', isoDate('2026-11-29'), [block('n', 'natural')]), empty];
+    expect(ids('empty', review('empty', 'natural', natural))).toEqual(['again', 'r3', 'close']);
+  });
+
+  test.each([
+    ['nowhere', 'belly', 'class gone'],
+    ['past', 'equal-4-4', 'past'],
+    ['second', 'longer-4-6', 'there already'],
+    ['second', 'hissing', 'block gone'],
+    ['first', 'longer-4-6', 'block gone'],
+  ])('to %s of %s: %s', (to, of, why) => {
+    expect(review(to, of)).toEqual({ ok: false, why });
+  });
+});
+
+test('a technique is pinned where it stands, and let go of; what is past or gone is not', () => {
+  const today = isoDate('2026-11-24');
+  const done = pinned(course, 'a', true, today);
+  expect(done.ok && done.edited[0].blocks.map((one) => one.kind === 'technique' && one.pinned)).toEqual([true, false, undefined, false, false]);
+  const now = done.ok ? [past, { ...first, blocks: done.edited[0].blocks }] : [];
+  const back = pinned(now, 'a', false, today);
+  expect(back.ok && back.edited[0].blocks[0]).toMatchObject({ id: 'a', pinned: false });
+  expect(pinned(course, 'p', true, today)).toEqual({ ok: false, why: 'past' });
+  expect(pinned(course, 'nothing', true, today)).toEqual({ ok: false, why: 'block gone' });
 });

@@ -1,4 +1,5 @@
 import { checkText, mendText, unplacedText, type Check } from '.';
+import { mendOfText, requestText } from './drafting';
 import type { Unplaced } from './draft';
 import { isoDate } from '../units';
 import { SHIPPED_LIBRARY } from '../library';
@@ -34,6 +35,28 @@ test.each<[Check['finding'], string]>([
   ],
   [{ code: 'nobody qualified' }, 'has nobody on the staff who is qualified for it that day'],
   [{ code: 'no round fits' }, 'has no complete round in its minutes'],
+  [{ code: 'guard', finding: { guard: 'length jump', from: 4, to: 6, most: 5 } }, 'grows from 4 to 6 s in one step; at most 5 s'],
+  [{ code: 'guard', finding: { guard: 'pumps jump', from: 27, to: 108, most: 54 } }, 'goes from 27 pumps to 108; the next step is 54'],
+  [{ code: 'guard', finding: { guard: 'rest jump', from: 5, to: 25, most: 20 } }, 'rests 25 minutes after 5 last time; at most 20'],
+  [{ code: 'guard', finding: { guard: 'layer too long', is: 6, limit: 4 } }, 'brings in a hold of 6 s; a new hold is at most the inhale long, 4 s'],
+  [{ code: 'guard', finding: { guard: 'closing hold', is: 5, limit: 4 } }, 'ends with a hold of 5 s; outside the rounds at most 4 s'],
+  [
+    { code: 'other teacher', names: ['Corin Vasey', 'Ansel Roe'] },
+    'is not among what this course’s teacher is qualified for; Corin Vasey or Ansel Roe could take the class',
+  ],
+  [{ code: 'not settled' }, 'is for a settled group; say so of the course, or leave it out'],
+  // Two classes in a row, or more than fourteen days: each has its own words.
+  [{ code: 'after a pause', days: 15, missed: 0 }, 'grows after 15 days without practice; after more than 14 a climb goes one step back'],
+  [{ code: 'after a pause', days: 14, missed: 2 }, 'grows after 2 classes in a row fell out; after 2 a climb goes one step back'],
+  [{ code: 'closed', reason: 'the floor is oiled' }, 'falls into closed days: the floor is oiled'],
+  [{ code: 'same time', shares: 'cohort', name: 'Evenings' }, 'stands at the same time as Evenings, for the same cohort'],
+  [{ code: 'same time', shares: 'teacher', name: 'Evenings' }, 'stands at the same time as Evenings, with the same teacher'],
+  [{ code: 'nobody', away: null }, 'has no teacher: whoever had it no longer teaches here'],
+  [{ code: 'nobody', away: 'Corin Vasey' }, 'has no teacher: Corin Vasey is away'],
+  [{ code: 'empty' }, 'has nothing to practise yet'],
+  [{ code: 'not prepared', part: 'movement' }, 'needs gentle movement in the same class and before it'],
+  [{ code: 'not prepared', part: 'clear-nose' }, 'needs a look at whether both sides are free, in the same class and before it'],
+  [{ code: 'standing' }, 'is taught standing; nobody stands for holds, pumps or connected breath'],
 ])('%j', (finding, expected) => {
   expect(said(finding)).toBe(expected);
 });
@@ -72,4 +95,30 @@ test('a mend says where to, and a goal that has no place says why', () => {
   expect(why({ technique: '4-7-8', why: 'left out by all' })).toContain('everyone in the cohort must leave it out');
   expect(why({ technique: '4-7-8', why: 'practice', had: 1, wanted: 2 })).toContain('for 1 of the 2 classes');
   expect(why({ technique: '4-7-8', why: 'new things', sessions: 6 })).toContain('in the 6 there are');
+});
+
+test.each<[Parameters<typeof mendOfText>[0], string]>([
+  [{ code: 'weeks', technique: null, number: 12, hour: null }, '12 weeks'],
+  [{ code: 'minutes', technique: null, number: 75, hour: null }, '75 minutes'],
+  [{ code: 'hour', technique: null, number: null, hour: 'e' }, 'an evening class'],
+  [{ code: 'times', technique: 'hissing', number: 1, hour: null }, 'hissing once'],
+  [{ code: 'times', technique: 'hissing', number: 2, hour: null }, 'hissing 2 times'],
+  [{ code: 'later', technique: 'hissing', number: null, hour: null }, 'hissing later than its day'],
+  [{ code: 'settled', technique: null, number: null, hour: null }, 'a settled group'],
+  [{ code: 'practise', technique: 'hissing', number: null, hour: null }, 'they already practise hissing'],
+  [{ code: 'unpin', technique: 'hissing', number: 3, hour: null }, 'hissing no longer pinned to class 3'],
+])('a mend of what was asked is said as its button: %j', (mend, text) => {
+  expect(mendOfText(mend, (id) => id)).toBe(text);
+});
+
+test.each<[Parameters<typeof requestText>[0], string]>([
+  [{ code: 'goal', technique: 'hissing' }, 'hissing'],
+  [{ code: 'times', technique: 'hissing' }, 'hissing more than once'],
+  [{ code: 'by', technique: 'hissing' }, 'the day hissing is asked for'],
+  [{ code: 'pin', technique: 'hissing' }, 'hissing pinned to its class'],
+  [{ code: 'settled', technique: null }, 'the tick that the group is settled, which is not set'],
+  [{ code: 'minutes', technique: null }, 'the minutes of a class'],
+  [{ code: 'hours', technique: null }, 'the hour of the day'],
+])('what clashes is said in a few words: %j', (request, text) => {
+  expect(requestText(request, (id) => id)).toBe(text);
 });

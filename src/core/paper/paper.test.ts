@@ -82,3 +82,36 @@ test('a course on a page says when and what, class by class', () => {
   ]);
   expect(page.when).toBe('Wed 25 Nov – Thu 26 Nov, 2 classes of 60 minutes');
 });
+
+test('minutes stand to the half, and a class after midnight is the next day by the clock', () => {
+  const parts = (minutes: number) => planSheet(facts({ blocks: [{ id: 'r', kind: 'rest', part: 'lying-rest', minutes }] }), basis).rows[0].minutes;
+  expect([0.5, 1, 2.5, 10].map(parts)).toEqual(['½ min', '1 min', '2½ min', '10 min']);
+});
+
+test('Markdown says what there is to say, and nothing where there is nothing', () => {
+  const bare = sheetMarkdown(planSheet(facts({ purpose: '', note: '', fresh: [], version: 1, people: null }), basis));
+  for (const not of ['New today', 'Since version', 'In the room']) expect(bare).not.toContain(not);
+  const full = sheetMarkdown(planSheet(facts({ note: 'mats in the hall' }), basis));
+  for (const part of [
+    'New today: Equal 4:4:4.',
+    'Since version 1: hold in 3 → 4 counts.',
+    '- **Fenna, Hedy**: no hold (Equal 4:4:4)',
+    'mats in the hall',
+  ])
+    expect(full).toContain(part);
+  expect(sheetMarkdown(planSheet(facts({ people: [] }), basis))).toContain('Everyone does everything as taught.');
+  expect(sheetMarkdown(planSheet(facts({ changes: [] }), basis))).toContain('Since version 1: nothing.');
+});
+
+test('where a class stands in its course is said where there are several', () => {
+  expect(planSheet(facts(), basis).place).toBe('Steady on the early boat · class 5 of 14');
+  expect(planSheet(facts({ number: 1, of: 1 }), basis).place).toBe('Steady on the early boat');
+});
+
+test('a handout has at most three things, of at most five minutes and at least one', () => {
+  const many = ['belly', 'equal-4-4', 'longer-3-4', 'longer-4-5'].map((id) => technique(id, SHIPPED_LIBRARY.technique(id).pattern, '20 s'));
+  const doses = (dose: string) => handout(facts({ blocks: many.map((one) => ({ ...one, dose }) as NamedBlock) }), null, basis).practices;
+  expect(doses('5 min').map(({ name }) => name)).toEqual(['Equal 4:4', 'Longer exhale 3:4', 'Longer exhale 4:5']);
+  expect(doses('0.5 min')[0].dose).toBe('1 minute, once a day, at your own pace');
+  expect([doses('5 min')[0].dose, doses('6 min')[0].dose]).toEqual(Array(2).fill('5 minutes, once a day, at your own pace'));
+});

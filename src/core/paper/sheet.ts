@@ -1,6 +1,6 @@
 import { formatPattern, mustParsePattern, shortPattern, type Pattern } from '../pattern';
 import { readSession, setupOf, techniquesIn, type Basis, type NamedBlock } from '../plan';
-import { setupsText, type OwnCue } from '../techniques';
+import { isForHome, setupsText, type OwnCue } from '../techniques';
 import { stripOf, type Pace } from '../timing';
 import { dayText, trimNumber, type IsoDate } from '../units';
 
@@ -209,9 +209,7 @@ export interface Handout {
   readonly emergency: string;
 }
 
-/** Practice at home goes up to this rung: nothing is held long, pumped or forced without a teacher. */
-const HOME_RUNG = 2;
-/** And at most so many minutes of one thing, and so many things. */
+/** At home at most so many minutes of one thing, and so many things. */
 const HOME_MINUTES = 5;
 const HOME_THINGS = 3;
 
@@ -225,7 +223,7 @@ export function handout(
   basis: Basis,
 ): Handout {
   const read = readSession(facts.blocks, basis);
-  const home = techniquesIn(facts.blocks).filter(({ technique }) => basis.library.technique(technique).rung <= HOME_RUNG);
+  const home = techniquesIn(facts.blocks).filter(({ technique }) => isForHome(basis.library.technique(technique)));
   return {
     studio: facts.studio,
     course: facts.course,

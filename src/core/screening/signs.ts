@@ -17,6 +17,12 @@ export const EMERGENCY = 'Chest pain, fainting, a seizure, weakness on one side,
 /** Signs that call for help at once. {@link EMERGENCY} says so in a sentence. */
 export const HELP_SIGNS: readonly string[] = ['chest pain', 'fainting', 'a seizure', 'weakness on one side', 'breathlessness that stays'];
 
+/** Every sign that can be marked: those to let go at, and those that call for help. */
+export const ALL_SIGNS: readonly string[] = [...STOP_SIGNS, ...HELP_SIGNS];
+
+/** Whether one of some signs calls for help. @example callsForHelp(['dizziness']) // false */
+export const callsForHelp = (signs: readonly string[]): boolean => signs.some((sign) => HELP_SIGNS.includes(sign));
+
 /** Asked at the door, for today only. */
 export const DOOR_QUESTIONS = [
   { id: 'acute', question: 'Fever, unwell, wheezing, a knock to the head in the last 28 days, alcohol or a sedative?', short: 'unwell today' },

@@ -2,9 +2,9 @@ import { listed } from '../wording';
 import { weekOfDay } from './days';
 import { neededDays } from './finish';
 
-/** One person's series: by day of the series, whether they did it and whether it was too much. */
+/** One person's series: by day of the series, whether they did it and whether it was too much; null where it was not theirs. */
 export interface Went {
-  readonly did: readonly boolean[];
+  readonly did: readonly (boolean | null)[];
   readonly strained: readonly boolean[];
 }
 
@@ -13,20 +13,25 @@ const LOST_DAYS = 3;
 /** From this share of those who did a day on, it was too much. */
 const HARD_SHARE = 0.2;
 
-/** The share of people who did each day. @example keptUp([{ did: [true, false], strained: [false, false] }]) // [1, 0] */
+/** The share of people who did each day, of those whose day it was. @example keptUp([{ did: [true, false], strained: [false, false] }]) // [1, 0] */
 export function keptUp(all: readonly Went[]): number[] {
   const length = Math.max(0, ...all.map(({ did }) => did.length));
-  return Array.from({ length }, (_, day) => (all.length === 0 ? 0 : all.filter(({ did }) => did[day]).length / all.length));
+  return Array.from({ length }, (_, day) => {
+    const theirs = all.filter(({ did }) => did[day] !== null);
+    return theirs.length === 0 ? 0 : theirs.filter(({ did }) => did[day]).length / theirs.length;
+  });
 }
 
 /**
  * How a series went, and what to change next time, in sentences.
+ * @param share of their days after which somebody has finished
  * @param nameOf what is new on a day, from 1; null where nothing is
  */
-export function afterwards(all: readonly Went[], length: number, nameOf: (day: number) => string | null): string[] {
+export function afterwards(all: readonly Went[], length: number, share: number, nameOf: (day: number) => string | null): string[] {
   if (all.length === 0) return ['Nobody took part.'];
-  const needed = neededDays(length);
-  const finished = all.filter(({ did }) => did.filter(Boolean).length >= needed).length;
+  const theirs = ({ did }: Went) => did.filter((one) => one !== null).length;
+  const finished = all.filter((one) => theirs(one) > 0 && one.did.filter(Boolean).length >= neededDays(theirs(one), share)).length;
+  const whole = all.every((one) => theirs(one) === length);
   const shares = keptUp(all);
   const weeks = [...new Set(shares.map((_, index) => weekOfDay(index + 1)))].map((week) => {
     const own = shares.filter((_, index) => weekOfDay(index + 1) === week);
@@ -37,7 +42,8 @@ export function afterwards(all: readonly Went[], length: number, nameOf: (day: n
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   // Whoever did a day and then nothing for three was lost after it.
   const lostAfter = shares.map(
-    (_, day) => all.filter(({ did }) => did[day] && day + LOST_DAYS < length && did.slice(day + 1, day + 1 + LOST_DAYS).every((one) => !one)).length,
+    (_, day) =>
+      all.filter(({ did }) => did[day] && day + LOST_DAYS < length && did.slice(day + 1, day + 1 + LOST_DAYS).every((one) => one === false)).length,
   );
   const most = Math.max(...lostAfter);
   const lostDay = lostAfter.indexOf(most) + 1;
@@ -48,7 +54,7 @@ export function afterwards(all: readonly Went[], length: number, nameOf: (day: n
   });
   const next = nameOf(lostDay + 1);
   return [
-    `${finished} of ${all.length} finished: at least ${needed} of ${length} days.`,
+    `${finished} of ${all.length} finished: at least ${whole ? `${neededDays(length, share)} of ${length} days` : `${percent(share)} of the days that were theirs`}.`,
     best.week === worst.week
       ? `${percent(best.share)} of the days were kept up.`
       : `Week ${best.week} was kept up best (${percent(best.share)}), week ${worst.week} least (${percent(worst.share)}).`,

@@ -9,8 +9,18 @@ import type { SeriesDay } from './types';
 export type SeriesEdit =
   /** Two days change places; what is live stays on its date. */
   | { readonly do: 'swap'; readonly day: number; readonly with: number }
+  /** A day is taken out and put in at another place: those between come so much earlier, or later. What is live stays on its date. */
+  | { readonly do: 'move'; readonly day: number; readonly to: number }
   | { readonly do: 'kind'; readonly day: number; readonly kind: SeriesDay['kind'] }
-  | { readonly do: 'practice'; readonly day: number; readonly technique: string; readonly pattern: string; readonly minutes: number };
+  /** What the day has, one after the other. */
+  | { readonly do: 'practice'; readonly day: number; readonly practices: readonly Practised[] };
+
+/** Something that is practised on a day, and for how many minutes. */
+interface Practised {
+  readonly technique: string;
+  readonly pattern: string;
+  readonly minutes: number;
+}
 
 /** The days after a change; null where there is no such day. @example edited(days, { do: 'swap', day: 3, with: 4 }, planning, newId) */
 export function edited(days: readonly SeriesDay[], edit: SeriesEdit, planning: Planning, newId: () => string): readonly SeriesDay[] | null {
@@ -21,8 +31,15 @@ export function edited(days: readonly SeriesDay[], edit: SeriesEdit, planning: P
     case 'swap': {
       const other = days[edit.with - 1];
       if (!other) return null;
-      const blocksOf = (index: number) => (index === at ? other.blocks : index === edit.with - 1 ? days[at].blocks : days[index].blocks);
-      return days.map((day, index) => ({ ...day, blocks: blocksOf(index) }));
+      return onTheirDates(
+        days.map((day, index) => (index === at ? other : index === edit.with - 1 ? days[at] : day)),
+        days,
+      );
+    }
+    case 'move': {
+      if (!days[edit.to - 1]) return null;
+      const others = days.filter((_, index) => index !== at);
+      return onTheirDates([...others.slice(0, edit.to - 1), days[at], ...others.slice(edit.to - 1)], days);
     }
     case 'kind':
       return changed(
@@ -30,17 +47,22 @@ export function edited(days: readonly SeriesDay[], edit: SeriesEdit, planning: P
         edit.kind === 'gentle' && days[at].kind !== 'gentle' ? madeGentle(days, at, planning, newId) : { ...days[at], kind: edit.kind },
       );
     case 'practice': {
-      const block: TechniqueBlock = {
-        id: days[at].blocks[0]?.id ?? newId(),
+      const blocks = edit.practices.map(({ technique, pattern, minutes }, index): TechniqueBlock => ({
+        id: days[at].blocks[index]?.id ?? newId(),
         kind: 'technique',
-        technique: edit.technique,
-        pattern: edit.pattern,
-        dose: `${edit.minutes} min`,
+        technique,
+        pattern,
+        dose: `${minutes} min`,
         tempo: planning.tempo,
-      };
-      return changed(at, { ...days[at], blocks: [block] });
+      }));
+      return changed(at, { ...days[at], blocks });
     }
   }
+}
+
+/** Days in another order: gentle ones are so wherever they come to stand, and what was live is live on its date still. */
+function onTheirDates(days: readonly SeriesDay[], before: readonly SeriesDay[]): readonly SeriesDay[] {
+  return days.map((day, index) => ({ ...day, kind: before[index].kind === 'live' ? 'live' : day.kind === 'live' ? 'own' : day.kind }));
 }
 
 /** A gentle day keeps to what is gentlest of what came before, for three quarters of its minutes. */

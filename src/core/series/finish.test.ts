@@ -46,33 +46,41 @@ test('a day a week back counts half', () => {
       { date: addDays(first, 7), did: true },
     ],
     ahead: 3,
+    needed: 4,
   };
   expect(thoughtOf(of, addDays(first, 7), usual)).toEqual({ did: 5, missed: 1.5 });
 });
 
 test('whoever has enough days has finished; whoever cannot reach them will not', () => {
   const past = (did: number, of: number) => Array.from({ length: of }, (_, day) => ({ date: addDays(first, day), did: day < did }));
-  expect(chanceToFinish({ past: past(17, 18), ahead: 3 }, 17, addDays(first, 18))).toBe(1);
-  expect(chanceToFinish({ past: past(13, 18), ahead: 3 }, 17, addDays(first, 18))).toBe(0);
-  const possible = chanceToFinish({ past: past(14, 18), ahead: 3 }, 17, addDays(first, 18));
+  expect(chanceToFinish({ past: past(17, 18), ahead: 3, needed: 17 }, addDays(first, 18))).toBe(1);
+  expect(chanceToFinish({ past: past(13, 18), ahead: 3, needed: 17 }, addDays(first, 18))).toBe(0);
+  const possible = chanceToFinish({ past: past(14, 18), ahead: 3, needed: 17 }, addDays(first, 18));
   expect(possible).toBeGreaterThan(0);
   expect(possible).toBeLessThan(1);
   expect(
     willFinish(
       [
-        { past: past(17, 18), ahead: 3 },
-        { past: past(13, 18), ahead: 3 },
+        { past: past(17, 18), ahead: 3, needed: 17 },
+        { past: past(13, 18), ahead: 3, needed: 17 },
       ],
-      17,
       addDays(first, 18),
     ),
   ).toEqual({ expected: 1, low: 1, high: 1 });
 });
 
+test('whoever joined late finishes by the days that are theirs', () => {
+  const past = Array.from({ length: 5 }, (_, day) => ({ date: addDays(first, 10 + day), did: true }));
+  const late = { past, ahead: 6, needed: neededDays(11) };
+  expect(neededDays(11)).toBe(9);
+  expect(chanceToFinish(late, addDays(first, 15))).toBeGreaterThan(0.7);
+  expect(chanceToFinish({ ...late, needed: neededDays(21) }, addDays(first, 15))).toBe(0);
+});
+
 test('as simulation says', () => {
   const next = thrower(7);
   const past = Array.from({ length: 6 }, (_, day) => ({ date: addDays(first, day), did: day % 3 !== 0 }));
-  const of: SoFar = { past, ahead: 8 };
+  const of: SoFar = { past, ahead: 8, needed: 11 };
   const today = addDays(first, 6);
   const { did, missed } = thoughtOf(of, today, usual);
   // A Beta draw by two Gammas, each by sums and a fraction (Jöhnk).
@@ -86,7 +94,6 @@ test('as simulation says', () => {
       if (x + y <= 1) return sum - (Math.log(1 - next()) * x) / (x + y);
     }
   };
-  const needed = 11;
   const runs = 15_000;
   let finished = 0;
   for (let run = 0; run < runs; run += 1) {
@@ -94,9 +101,9 @@ test('as simulation says', () => {
     const rate = a / (a + b);
     let days = past.filter((one) => one.did).length;
     for (let day = 0; day < of.ahead; day += 1) if (next() < rate) days += 1;
-    if (days >= needed) finished += 1;
+    if (days >= of.needed) finished += 1;
   }
-  expect(finished / runs).toBeCloseTo(chanceToFinish(of, needed, today), 1.8);
+  expect(finished / runs).toBeCloseTo(chanceToFinish(of, today), 1.8);
 });
 
 test.each([
@@ -116,10 +123,10 @@ test.each([
         if (day % 7 === 0 && day > 0) rate = 0.6 * rate + 0.4 * beta41(next);
         return next() < rate;
       });
-      return { past: days.slice(0, over).map((did, day) => ({ date: addDays(first, day), did })), ahead: 21 - over, all: days };
+      return { past: days.slice(0, over).map((did, day) => ({ date: addDays(first, day), did })), ahead: 21 - over, needed: 17, all: days };
     });
     const really = group.filter(({ all }) => all.filter(Boolean).length >= 17).length;
-    const { low, high } = willFinish(group, 17, today);
+    const { low, high } = willFinish(group, today);
     if (really >= low && really <= high) inside += 1;
     else outside += 1;
   }

@@ -1,3 +1,4 @@
+import { GUARDS } from '../climb';
 import { countsOf, type HowMany } from '../forecast';
 import { daysBetween, type IsoDate } from '../units';
 import { SERIES_LIMITS } from './limits';
@@ -13,10 +14,12 @@ export interface SoFar {
   /** Days that are over, with whether they were done. */
   readonly past: readonly { readonly date: IsoDate; readonly did: boolean }[];
   readonly ahead: number;
+  /** How many days, of those that are theirs, make it finished for them. */
+  readonly needed: number;
 }
 
 /** How many days make a series finished. @example neededDays(21) // 17 */
-export const neededDays = (length: number, share: number = SERIES_LIMITS.finishShare): number => Math.ceil(length * share - 1e-9);
+export const neededDays = (length: number, share: number = GUARDS.finishShare): number => Math.ceil(length * share - 1e-9);
 
 /** What is thought of somebody now: a day counts half as much for every week back. */
 export function thoughtOf({ past }: SoFar, today: IsoDate, prior: Prior): Prior {
@@ -45,9 +48,9 @@ export function betaBinomial(ahead: number, { did, missed }: Prior): number[] {
   return chances;
 }
 
-/** How likely somebody is to finish. @param needed days in all */
-export function chanceToFinish(of: SoFar, needed: number, today: IsoDate, prior: Prior = SERIES_LIMITS.prior): number {
-  const lacking = needed - of.past.filter(({ did }) => did).length;
+/** How likely somebody is to finish. */
+export function chanceToFinish(of: SoFar, today: IsoDate, prior: Prior = SERIES_LIMITS.prior): number {
+  const lacking = of.needed - of.past.filter(({ did }) => did).length;
   if (lacking <= 0) return 1;
   if (lacking > of.ahead) return 0;
   return Math.min(
@@ -59,8 +62,8 @@ export function chanceToFinish(of: SoFar, needed: number, today: IsoDate, prior:
 }
 
 /** How many of a group will finish, with the range that holds in four cases of five. */
-export function willFinish(group: readonly SoFar[], needed: number, today: IsoDate, prior?: Prior): HowMany {
-  const chances = group.map((one) => chanceToFinish(one, needed, today, prior));
+export function willFinish(group: readonly SoFar[], today: IsoDate, prior?: Prior): HowMany {
+  const chances = group.map((one) => chanceToFinish(one, today, prior));
   const of = countsOf(chances);
   // A count stands in the middle of its own chance, so that the range holds four cases in five also where there are few people.
   let below = 0;

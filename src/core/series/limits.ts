@@ -12,12 +12,8 @@ export const SERIES_LIMITS = {
   gentleEvery: 7,
   /** How much of its neighbours' minutes a gentle day has. */
   gentleShare: 0.75,
-  /** Alone at home nothing is practised from above this rung. */
-  homeRung: 2,
   /** How often each technique that is wanted is practised, where nothing else is said. */
   practise: 2,
-  /** Whoever did so large a share of the days has finished. */
-  finishShare: 0.8,
   /** What is thought of somebody before anything is known: four days of five. */
   prior: { did: 4, missed: 1 },
   /** A studio's own past counts from so many people on. */

@@ -1,5 +1,6 @@
+import { CLIMB_LIMITS } from '../climb';
 import { shortfalls, type Edge } from '../ladder';
-import { addDays, type IsoDate } from '../units';
+import { addDays, daysBetween, type IsoDate } from '../units';
 import { datesOf, minutesOf } from './days';
 import { SERIES_LIMITS } from './limits';
 import type { CheckIn, Series, SeriesDay } from './types';
@@ -8,8 +9,10 @@ import type { CheckIn, Series, SeriesDay } from './types';
 export interface OwnDay {
   /** The day they practise, from 1; the series' own days stand where they stand. */
   readonly day: number;
-  /** Why it is another one than the series has on that date; null where it is not. */
-  readonly why: 'missed' | 'strained' | 'not ready yet' | null;
+  /** How long it is for them: not more than the day has. */
+  readonly minutes: number;
+  /** Why it is another day than the series has on that date, or a shorter one; null where it is not. */
+  readonly why: 'missed' | 'strained' | 'not ready yet' | 'catching up' | null;
   /** Something felt wrong, or two days fell out: the easier version stands first. */
   readonly easierFirst: boolean;
 }
@@ -29,8 +32,9 @@ const kept = (one: CheckIn | undefined) => one !== undefined && one.did !== 'not
 
 /**
  * The day somebody practises on a date, from what they did before: never two at once. A missed day is gone on from, repeated, or
- * after two in a row stepped back from, as the series has it; whoever strained, or felt something wrong, steps back one. Nothing
- * comes that stands on what they did not practise.
+ * after two in a row stepped back from, as the series has it; whoever strained, or felt something wrong, steps back one, and so does
+ * whoever did not practise for more than 14 days, whatever the rule. Nothing comes that stands on what they did not practise, and
+ * whoever is behind catches up by the daily guard.
  * @returns null on a date on which the series has no day
  * @example ownDay({ series, ladder, already, joined: first, checkIns: [] }, first)?.day // 1
  */
@@ -58,11 +62,20 @@ export function ownDay(of: OwnCourse, date: IsoDate): OwnDay | null {
     else if (series.missed !== 'go on' && (series.missed === 'repeat' || missed >= SERIES_LIMITS.missedBack)) why = 'missed';
     day = afterMissed(series, day, missed, back);
   }
+  const last = checkIns.filter((one) => kept(one) && one.date < date).at(-1);
+  const steppedBack = series.missed === 'step back' && missed >= SERIES_LIMITS.missedBack;
+  if (last && daysBetween(last.date, date) > CLIMB_LIMITS.pauseDays && !steppedBack) {
+    why = 'missed';
+    day = stepBack(series.days, day);
+  }
   const ready = readyDay(of, day, date);
+  const minutes = minutesFor(of, ready, date);
   const same = ready === dates.indexOf(date) + 1;
+  const shorter = minutes < minutesOf(series.days[ready - 1]) ? 'catching up' : null;
   return {
     day: ready,
-    why: same ? null : ready < day ? 'not ready yet' : why,
+    minutes,
+    why: same ? shorter : ready < day ? 'not ready yet' : why,
     easierFirst: missed >= SERIES_LIMITS.missedBack || hardOn(byDate.get(addDays(date, -1))),
   };
 }
@@ -106,4 +119,23 @@ function readyDay({ series, ladder, already, checkIns }: OwnCourse, day: number,
   let at = day;
   while (at > 1 && !ready(series.days[at - 1])) at -= 1;
   return at;
+}
+
+/**
+ * How long a day is for somebody: as the series has it, and by the daily guard at most a minute more than they ever did, three days
+ * after it last grew for them. Whoever did nothing yet begins with the minutes of the first day.
+ */
+function minutesFor({ series: { days }, checkIns }: OwnCourse, day: number, date: IsoDate): number {
+  const { growMinutes, growDays } = SERIES_LIMITS;
+  let [level, since]: [number, IsoDate | null] = [minutesOf(days[0]), null];
+  const may = (asked: number, on: IsoDate) => {
+    const most = since === null || daysBetween(since, on) < growDays ? level : level + growMinutes;
+    return Math.min(asked, most);
+  };
+  for (const one of checkIns) {
+    if (one.did !== 'done' || one.date >= date) continue;
+    const minutes = may(minutesOf(days[Math.min(one.day, days.length) - 1]), one.date);
+    if (minutes > level || since === null) [level, since] = [Math.max(level, minutes), one.date];
+  }
+  return may(minutesOf(days[day - 1]), date);
 }

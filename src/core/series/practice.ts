@@ -1,7 +1,10 @@
 import { adviceFor, bearingsByDate, type House, type Member } from '../instructions';
-import { blockName, type NamedBlock, type TechniqueBlock } from '../plan';
+import type { Planning } from '../course';
+import { blockName, readBlock, type NamedBlock, type TechniqueBlock } from '../plan';
 import type { Doing } from '../screening';
 import type { IsoDate } from '../units';
+import { minutesOf } from './days';
+import { easierOf } from './edits';
 
 /** What one person practises alone on a date: as it is for them, and what to mind in it. */
 export interface OwnPractice {
@@ -25,14 +28,23 @@ export function practiceFor(person: Member, blocks: readonly TechniqueBlock[], d
     return { block, doing: advice.doing, minding: refused ? advice.posture : advice.words };
   });
   return {
-    blocks: all.map(({ block, doing }) => done(block, doing, house)),
+    blocks: joined(all.map(({ block, doing }) => done(block, doing, house))),
     minding: [...new Set(all.flatMap(({ minding }) => minding))],
     changed: all.some(({ doing }) => doing.kind !== 'as taught'),
   };
 }
 
+/** What is the same, one after the other, is one. */
+function joined(blocks: readonly (NamedBlock & TechniqueBlock)[]): NamedBlock[] {
+  return blocks.reduce<(NamedBlock & TechniqueBlock)[]>((all, block) => {
+    const last = all.at(-1);
+    if (last?.technique !== block.technique || last.pattern !== block.pattern) return [...all, block];
+    return [...all.slice(0, -1), { ...last, dose: `${minutesOf({ blocks: [last, block] })} min` }];
+  }, []);
+}
+
 /** A block as it is done by somebody alone: in step with nobody, so only the breath of what keeps in step is left of it. */
-function done(block: TechniqueBlock, doing: Doing, { library }: House): NamedBlock {
+function done(block: TechniqueBlock, doing: Doing, { library }: House): NamedBlock & TechniqueBlock {
   const name = blockName(block, library);
   switch (doing.kind) {
     case 'as taught':
@@ -51,4 +63,25 @@ function done(block: TechniqueBlock, doing: Doing, { library }: House): NamedBlo
     case 'natural breath':
       return { ...block, technique: 'natural', pattern: 'natural', name: library.technique('natural').name };
   }
+}
+
+/**
+ * A day's practice in fewer minutes, each part by as much in half minutes; what has no whole round in them gives way to what it grew
+ * out of.
+ * @example shortened(day.blocks, 2, planning) // the same, two minutes of it
+ */
+export function shortened(
+  blocks: readonly TechniqueBlock[],
+  minutes: number,
+  planning: Pick<Planning, 'basis' | 'ladder' | 'taught'>,
+): readonly TechniqueBlock[] {
+  const all = minutesOf({ blocks });
+  if (minutes >= all) return blocks;
+  const parts = blocks.map((block) => Math.max(0.5, Math.floor((minutes / all) * minutesOf({ blocks: [block] }) * 2) / 2));
+  const over = Math.max(0, minutes - parts.reduce((sum, part) => sum + part, 0));
+  return blocks.map((block, at) => {
+    let shorter = { ...block, dose: `${parts[at] + (at === 0 ? over : 0)} min` };
+    while (shorter.technique !== 'natural' && !readBlock(shorter, planning.basis).timing.fits) shorter = easierOf(shorter, planning);
+    return shorter;
+  });
 }

@@ -10,13 +10,14 @@ import {
   driftText,
   easierOf,
   edited,
-  isForHome,
+  lengthened,
   minutesByDay,
   minutesShort,
   mostGrowth,
   ownDay,
   SERIES_LIMITS,
   seriesCheckText,
+  shortened,
   stepBack,
   type CheckIn,
   type MissedRule,
@@ -26,6 +27,7 @@ import {
 } from '.';
 import { planning } from '../course/example';
 import { SHIPPED_LIBRARY } from '../library';
+import { isForHome } from '../techniques';
 import { addDays, isoDate, weekday, type IsoDate } from '../units';
 
 const first = isoDate('2027-01-04');
@@ -130,20 +132,15 @@ describe('the draft', () => {
 
   test('what is for company is not drafted alone, and says so; on live days it may come', () => {
     const able = planning({ already: new Set(['natural', 'belly', 'deepened', 'equal-4-4', 'equal-4-4-4']) });
-    expect(isForHome('square-4', able)).toBe(false);
+    expect(isForHome(SHIPPED_LIBRARY.find('square-4'))).toBe(false);
     const alone = draft({ themes: [['square-4']] }, able);
-    expect(alone.left).toEqual([expect.objectContaining({ technique: 'square-4', why: 'not alone' })]);
+    expect(alone.left).toEqual(['square-4']);
     expect(practised(alone.days)).not.toContain('square-4');
     const live = draft({ themes: [['square-4']], live: [1, 3, 5] }, able);
     expect(live.left).toEqual([]);
-    live.days.forEach(({ kind, blocks }) => blocks.forEach(({ technique }) => expect(kind === 'live' || isForHome(technique, able)).toBe(true)));
-  });
-
-  test('what the days cannot hold says why, with mends that were tried', () => {
-    const { left } = draft({ length: 7, themes: [['longer-4-6']], to: 3 });
-    expect(left).toEqual([expect.objectContaining({ technique: 'longer-4-6', why: 'days' })]);
-    expect(left[0].mends.length).toBeGreaterThan(0);
-    expect(draft({ themes: [['27-pumps', 'pumps-27'].filter((id) => SHIPPED_LIBRARY.find(id))], start: '19:00' }).left[0]?.why).toBe('hour');
+    live.days.forEach(({ kind, blocks }) =>
+      blocks.forEach(({ technique }) => expect(kind === 'live' || isForHome(SHIPPED_LIBRARY.find(technique))).toBe(true)),
+    );
   });
 
   test('nothing stands there that everybody leaves out', () => {
@@ -152,7 +149,7 @@ describe('the draft', () => {
       tally: ({ technique }) => ({ people: 3, leaveOut: technique === 'alternate-4-4' ? 3 : 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }),
     });
     const { days, left } = draft({}, none);
-    expect(left).toEqual([expect.objectContaining({ technique: 'alternate-4-4', why: 'left out by all' })]);
+    expect(left).toEqual(['alternate-4-4']);
     expect(wrong(days, none)).toEqual([]);
   });
 
@@ -171,7 +168,7 @@ describe('the draft', () => {
     const grid = days.flatMap(({ blocks, kind }, index) => (blocks.some(({ technique }) => technique === 'throat-grid') ? [[index + 1, kind]] : []));
     // The series begins on a Monday: the Friday of its second week is day 12.
     expect(grid[0]).toEqual([12, 'live']);
-    expect(draft({ pairings: [2] }).left).toEqual([expect.objectContaining({ technique: 'throat-grid', why: 'not alone' })]);
+    expect(draft({ pairings: [2] }).left).toEqual(['throat-grid']);
   });
 
   test('whatever is asked, no draft breaks a rule', () => {
@@ -190,7 +187,7 @@ describe('the draft', () => {
           expect(days).toHaveLength(length);
           expect(wrong(days, of)).toEqual([]);
           const there = new Set(practised(days).flatMap((one) => one.split('+')));
-          for (const id of themes.flat()) expect(there.has(id) || left.some(({ technique }) => technique === id)).toBe(true);
+          for (const id of themes.flat()) expect(there.has(id) || left.includes(id)).toBe(true);
         },
       ),
       { numRuns: 40 },
@@ -208,10 +205,71 @@ describe('by hand', () => {
     expect(edited(days, { do: 'swap', day: 2, with: 22 }, beginners, newId)).toBeNull();
   });
 
+  test('a day moves, those between make room, and moved back all is as it was', () => {
+    const moved = edited(days, { do: 'move', day: 3, to: 9 }, beginners, newId)!;
+    const was = practised(days);
+    expect(practised(moved)).toEqual([...was.slice(0, 2), ...was.slice(3, 9), was[2], ...was.slice(9)]);
+    // The gentle seventh day came a day earlier, and is gentle there.
+    expect(moved.map(({ kind }) => kind).slice(4, 8)).toEqual(['own', 'gentle', 'own', 'own']);
+    expect(edited(moved, { do: 'move', day: 9, to: 3 }, beginners, newId)).toEqual(days);
+    expect(edited(days, { do: 'move', day: 3, to: 21 }, beginners, newId)).not.toBeNull();
+    expect(edited(days, { do: 'move', day: 3, to: 22 }, beginners, newId)).toBeNull();
+  });
+
+  test('whatever moves or changes places, nothing is lost, and what is live stays on its date', () => {
+    const { days: some } = draft({ live: [2, 5] });
+    const liveOn = (of: readonly SeriesDay[]) => of.flatMap(({ kind }, index) => (kind === 'live' ? [index] : []));
+    const day = fc.integer({ min: 1, max: 21 });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.constantFrom('swap' as const, 'move' as const), day, day), { maxLength: 8 }), (edits) => {
+        const after = edits.reduce(
+          (of, [what, one, other]) =>
+            edited(of, what === 'swap' ? { do: 'swap', day: one, with: other } : { do: 'move', day: one, to: other }, beginners, newId)!,
+          some,
+        );
+        expect(liveOn(after)).toEqual(liveOn(some));
+        expect(practised(after).sort()).toEqual(practised(some).sort());
+      }),
+      { numRuns: 50 },
+    );
+  });
+
   test('a day becomes gentle with what is gentlest of what came before', () => {
     const gentle = edited(days, { do: 'kind', day: 20, kind: 'gentle' }, beginners, newId)!;
     expect(gentle[19]).toMatchObject({ kind: 'gentle', blocks: [{ technique: 'belly' }] });
     expect(wrong(gentle)).toEqual([]);
+  });
+
+  test('a day becomes live, or one alone, with what it has; there is no other', () => {
+    const live = edited(days, { do: 'kind', day: 5, kind: 'live' }, beginners, newId)!;
+    expect(live[4]).toEqual({ ...days[4], kind: 'live' });
+    expect(edited(live, { do: 'kind', day: 5, kind: 'own' }, beginners, newId)).toEqual(days);
+    expect(edited(days, { do: 'kind', day: 22, kind: 'own' }, beginners, newId)).toBeNull();
+    // A gentle day that is made so again stays as it is.
+    expect(edited(days, { do: 'kind', day: 7, kind: 'gentle' }, beginners, newId)).toEqual(days);
+  });
+
+  test('a day has other practices: what stood there keeps its place, what is new is new', () => {
+    const two = [
+      { technique: 'belly', pattern: 'natural', minutes: 1.5 },
+      { technique: 'equal-4-4', pattern: '4:4', minutes: 2 },
+    ];
+    const after = edited(days, { do: 'practice', day: 20, practices: two }, beginners, newId)!;
+    expect(after[19].blocks.map(({ technique, dose }) => [technique, dose])).toEqual([
+      ['belly', '1.5 min'],
+      ['equal-4-4', '2 min'],
+    ]);
+    expect(after[19].blocks[0].id).toBe(days[19].blocks[0].id);
+    expect(new Set(after.flatMap(({ blocks }) => blocks.map(({ id }) => id))).size).toBe(after.flatMap(({ blocks }) => blocks).length);
+    expect([...after.slice(0, 19), after[20]]).toEqual([...days.slice(0, 19), days[20]]);
+  });
+
+  test('made longer, what it has stays, and nothing after it is longer than its longest day', () => {
+    const { days: forty } = draft({ length: 40, to: 12 });
+    const longer = lengthened(days, forty);
+    expect(longer).toHaveLength(40);
+    expect(longer.slice(0, 21)).toEqual(days);
+    expect(Math.max(...minutesByDay(longer))).toBe(Math.max(...minutesByDay(days)));
   });
 
   test('the easier version is what it grew out of, and the natural breath below everything', () => {
@@ -224,6 +282,7 @@ describe('by hand', () => {
 
 const say = (day: number, over: Partial<CheckIn> = {}): CheckIn => ({
   date: addDays(first, day - 1),
+  day,
   did: 'done',
   felt: 'easy',
   easier: false,
@@ -233,6 +292,8 @@ const say = (day: number, over: Partial<CheckIn> = {}): CheckIn => ({
   ...over,
 });
 const { days: draft21 } = draft();
+/** Forty days of the same minutes. */
+const { days: draft40 } = draft({ length: 40, from: 3, to: 3 });
 const series = (missed: MissedRule, over: Partial<Series> = {}): Series => ({ firstDate: first, days: draft21, missed, pauses: [], ...over });
 const on = (rule: MissedRule, checkIns: readonly CheckIn[], day: number, joined = first) =>
   ownDay({ series: series(rule), ladder: SHIPPED_LIBRARY.edges, already: new Set(['natural', 'belly']), joined, checkIns }, addDays(first, day - 1));
@@ -242,7 +303,8 @@ describe("a person's own day", () => {
     Array.from({ length: day }, (_, at) => at + 1).flatMap((one) => (without.includes(one) ? [] : [say(one)]));
 
   test('whoever did every day is with the series, by every rule', () => {
-    for (const rule of ['go on', 'repeat', 'step back'] as const) expect(on(rule, upTo(9), 10)).toEqual({ day: 10, why: null, easierFirst: false });
+    for (const rule of ['go on', 'repeat', 'step back'] as const)
+      expect(on(rule, upTo(9), 10)).toMatchObject({ day: 10, why: null, easierFirst: false });
   });
 
   test('one missed day: gone on from, or repeated', () => {
@@ -273,6 +335,67 @@ describe("a person's own day", () => {
     expect(draft21[late.day - 1].blocks.every(({ technique }) => ['natural', 'belly', 'deepened'].includes(technique))).toBe(true);
   });
 
+  test('behind by more than a minute, the daily guard lets somebody catch up: a minute more in three days', () => {
+    const all = series('go on', { days: draft21.map((day) => ({ ...day, blocks: day.blocks.map((block) => ({ ...block, technique: 'belly' })) })) });
+    const own = (checkIns: readonly CheckIn[], day: number) =>
+      ownDay(
+        { series: all, ladder: SHIPPED_LIBRARY.edges, already: new Set(['natural', 'belly']), joined: first, checkIns },
+        addDays(first, day - 1),
+      );
+    // Whoever did nothing begins with the minutes of the first day; day 17 has five.
+    expect(own([], 17)).toMatchObject({ day: 17, minutes: 1, why: 'catching up' });
+    // Days 5 and 6 have two minutes and day 8 has three: whoever did two on day 5 is with it, whoever did on day 6 a day later.
+    expect(own(upTo(7), 8)).toMatchObject({ day: 8, minutes: 3, why: null });
+    expect(own(upTo(7, [5]), 8)).toMatchObject({ day: 8, minutes: 2, why: 'catching up' });
+    expect(own(upTo(8, [5]), 9)).toMatchObject({ day: 9, minutes: 3, why: null });
+    const early = upTo(3);
+    expect(own(early, 13)?.minutes).toBe(2);
+    const back = [...early, say(13)];
+    expect([14, 15, 16].map((day) => own(back, day)?.minutes)).toEqual([2, 2, 3]);
+  });
+
+  test('shortened, every part is, and what has no whole round in its minutes gives way to what it grew out of', () => {
+    const [deep] = draft21[0].blocks;
+    const of = (minutes: number, ...blocks: (typeof deep)[]) =>
+      shortened(blocks, minutes, beginners).map(({ technique, dose }) => `${technique} ${dose}`);
+    expect(of(2, { ...deep, dose: '3 min' })).toEqual(['deepened 2 min']);
+    expect(of(3, { ...deep, dose: '2 min' }, { ...deep, technique: 'belly', dose: '4 min' })).toEqual(['deepened 1 min', 'belly 2 min']);
+    expect(of(5, { ...deep, dose: '3 min' })).toEqual(['deepened 3 min']);
+    // What the halves leave over is the first's.
+    expect(of(4, { ...deep, dose: '5 min' }, { ...deep, technique: 'belly', dose: '1 min' })).toEqual(['deepened 3.5 min', 'belly 0.5 min']);
+    const climbing = { ...deep, technique: 'longer-ascending', pattern: SHIPPED_LIBRARY.technique('longer-ascending').pattern, dose: '5 min' };
+    expect(of(4, climbing)).toEqual(['longer-ascending 4 min']);
+    expect(of(3, climbing)).toEqual([`${easierOf(climbing, beginners).technique} 3 min`]);
+  });
+
+  test('after more than 14 days without practice one step back, whatever the rule', () => {
+    const some = series('go on', { days: draft40 });
+    const have = (day: number, checkIns: readonly CheckIn[]) =>
+      ownDay(
+        { series: some, ladder: SHIPPED_LIBRARY.edges, already: new Set(SHIPPED_LIBRARY.techniques.map(({ id }) => id)), joined: first, checkIns },
+        addDays(first, day - 1),
+      );
+    const did = Array.from({ length: 10 }, (_, at) => say(at + 1, { techniques: [] }));
+    expect(have(24, did)).toMatchObject({ day: 24, why: null });
+    expect(have(25, did)).toMatchObject({ day: stepBack(draft40, 25), why: 'missed' });
+    // Over a pause of the studio too, where nobody missed a day: of 14 days none, of 15 one step.
+    const paused = (rule: MissedRule, days: number) =>
+      ownDay(
+        {
+          series: series(rule, { days: draft40, pauses: [{ from: addDays(first, 10), until: addDays(first, 9 + days) }] }),
+          ladder: SHIPPED_LIBRARY.edges,
+          already: new Set(SHIPPED_LIBRARY.techniques.map(({ id }) => id)),
+          joined: first,
+          checkIns: did,
+        },
+        addDays(first, 10 + days),
+      );
+    for (const rule of ['go on', 'repeat', 'step back'] as const) {
+      expect([rule, paused(rule, 13)]).toMatchObject([rule, { day: 11, why: null }]);
+      expect([rule, paused(rule, 14)]).toMatchObject([rule, { day: stepBack(draft40, 11), why: 'missed' }]);
+    }
+  });
+
   test('never two days at once, never beyond the series, whatever is missed', () => {
     fc.assert(
       fc.property(
@@ -289,7 +412,9 @@ describe("a person's own day", () => {
             if (what === 'missed') return;
             const techniques = draft21[own.day - 1].blocks.map(({ technique }) => technique);
             const did = what === 'something else' || what === 'not today' ? what : 'done';
-            checkIns.push(say(index + 1, { did, felt: what === 'strained' ? 'strained' : 'easy', signs: what === 'signs', techniques }));
+            checkIns.push(
+              say(index + 1, { day: own.day, did, felt: what === 'strained' ? 'strained' : 'easy', signs: what === 'signs', techniques }),
+            );
             before = own.day;
           });
         },
@@ -328,5 +453,72 @@ describe('drifting off', () => {
   ])('%s', (_, checkIns, days, text) => {
     const drift = driftOf(past(days), checkIns);
     expect(drift && driftText(drift)).toBe(text);
+  });
+});
+
+describe('live days and their classes', () => {
+  const { days } = draft({ live: [2, 5] });
+  const on = dates(21);
+  const liveOn = on.filter((_, index) => days[index].kind === 'live');
+  const practisedOn = (date: IsoDate) => days[on.indexOf(date)].blocks.map(({ technique }) => technique);
+  const held = new Map(liveOn.map((date) => [date, practisedOn(date)] as const));
+  const said = (over: Partial<Parameters<typeof checkSeries>[4] & object> = {}, of = days) =>
+    checkSeries(of, on, '06:30', beginners, { classes: held, closed: [], weekdays: [2, 5], today: first, ...over })
+      .filter(({ finding }) => finding.code !== 'course')
+      .map(({ severity, day, finding }) => `${severity} ${day} ${finding.code}`);
+  const dayOf = (date: IsoDate) => on.indexOf(date) + 1;
+  const [one, two] = liveOn;
+
+  test('as they were made there is nothing to say', () => {
+    expect(said()).toEqual([]);
+  });
+
+  test('a class that is not held, or another than the day, is said while it is ahead', () => {
+    const without = new Map([...held].filter(([date]) => date !== one));
+    expect(said({ classes: without })).toEqual([`mend ${dayOf(one)} no class`]);
+    expect(said({ classes: without, today: addDays(one, 1) })).toEqual([]);
+    expect(said({ classes: new Map([...held, [two, ['belly', 'natural']]]) })).toEqual([`mend ${dayOf(two)} other class`]);
+    // In another order it is the same class.
+    expect(said({ classes: new Map([...held].map(([date, ids]) => [date, [...ids].reverse()])) })).toEqual([]);
+  });
+
+  test('closed days: a live one is mended, one that would be is known', () => {
+    expect(said({ closed: [one] })).toEqual([`mend ${dayOf(one)} closed`]);
+    const alone = days.map((day, index) => (on[index] === one ? { ...day, kind: 'own' as const } : day));
+    expect(said({ closed: [one] }, alone)).toEqual([`know ${dayOf(one)} alone while closed`]);
+    expect(said({}, alone)).toEqual([]);
+  });
+
+  test('each finding has its words', () => {
+    const words = (finding: Parameters<typeof seriesCheckText>[0]['finding']) =>
+      seriesCheckText({ severity: 'mend', day: 3, date: first, technique: null, finding }, SHIPPED_LIBRARY);
+    expect(words({ code: 'other class', techniques: ['belly', 'gone'] })).toBe(
+      'and its class differ: the plan of the class has Belly breath and something that is no longer in the library',
+    );
+    expect(words({ code: 'other class', techniques: [] })).toContain('has nothing to practise');
+    expect(words({ code: 'no class' })).toContain('no class is held');
+    expect(words({ code: 'closed' })).toBe('is live, and the studio is closed');
+    expect(words({ code: 'alone while closed' })).toContain('practised alone');
+    expect(words({ code: 'another weekday' })).toContain('another weekday');
+    expect(words({ code: 'not alone' })).toContain('not for practising alone at home');
+    expect(words({ code: 'two new things' })).toContain('one a day is enough');
+    expect(words({ code: 'nothing' })).toBe('has nothing to practise');
+    const jump = { day: 3, from: 1, to: 2, most: 2, may: 4 };
+    expect(words({ code: 'daily growth', jump })).toBe('grows from 1 to 2 min too soon: a minute in three days, so from day 4 on');
+    expect(words({ code: 'daily growth', jump: { ...jump, to: 3 } })).toBe('grows from 1 to 3 min: at most a minute more at once, so 2');
+  });
+
+  test('a day with nothing in it, two new things, or what is for company, is said', () => {
+    const with_ = (day: Partial<SeriesDay>) => [{ ...days[0], ...day }, ...days.slice(1)];
+    const codes = (of: readonly SeriesDay[]) => said({}, of).filter((text) => text.includes(' 1 '));
+    const block = (technique: string) => ({ ...days[0].blocks[0], id: technique, technique, pattern: SHIPPED_LIBRARY.technique(technique).pattern });
+    expect(codes(with_({ blocks: [] }))).toEqual(['mend 1 nothing']);
+    expect(codes(with_({ blocks: [block('deepened'), block('hissing')] }))).toEqual(['mend 1 two new things']);
+    expect(codes(with_({ blocks: [block('square-4')] }))).toEqual(['stop 1 not alone']);
+  });
+
+  test('on another weekday than the others it is known; where none was asked, nothing is', () => {
+    expect(said({ weekdays: [2] })).toEqual(liveOn.filter((date) => weekday(date) === 5).map((date) => `know ${dayOf(date)} another weekday`));
+    expect(said({ weekdays: [] })).toEqual([]);
   });
 });

@@ -36,6 +36,8 @@ export type Did = (typeof DID)[number];
 
 export interface CheckIn {
   readonly date: IsoDate;
+  /** The day they had, from 1. */
+  readonly day: number;
   readonly did: Did;
   /** Null where they did not say. */
   readonly felt: Effort | null;

@@ -7,3 +7,4 @@ export { VARIANTS } from './variants';
 export * from './own';
 export * from './search';
 export * from './technique';
+export { isForHome } from './home';

@@ -1,3 +1,3 @@
 /** Wording: claims that a plan or a handout must not make. */
 export { claimsIn } from './claims';
-export { listed, listedSentence } from './listed';
+export { capital, listed, listedSentence } from './listed';

@@ -1,35 +1,32 @@
 import type { InferEntity } from '@mikro-orm/core';
-import type { CheckIn, Did, MissedRule, NotReached, Pause, SeriesAsked, SeriesDay } from '@/core/series';
+import type { CheckIn, Did } from '@/core/series';
 import type { Effort } from '@/core/teach';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Actor, ByLink, Clock, Staff } from '../auth/actors';
 import type { EntityManager } from '../db/orm';
 import { readRow, readRows } from '../db/read';
-import { CheckInRow, PersonRow, SeriesLetterRow, SeriesMemberRow, SeriesRow, StudioRow } from '../db/rows';
+import { CheckInRow, PersonRow, SeriesLetterRow, SeriesMemberRow, SeriesRow, StudioRow, type SeriesFacts, type SeriesStep } from '../db/rows';
 import { add, change, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
 import { holdPerson } from './people';
 import { hashOf, isToken } from './tokens';
 
-export interface KeptSeries {
+/** A series as it is kept. */
+export interface KeptSeries extends SeriesFacts {
   readonly id: string;
   readonly cohort: string;
-  readonly name: string;
   readonly firstDate: IsoDate;
-  readonly teacher: string;
-  readonly asked: SeriesAsked;
-  readonly days: readonly SeriesDay[];
-  readonly unreached: readonly NotReached[];
-  readonly missed: MissedRule;
-  readonly pauses: readonly Pause[];
   /** The course whose classes are its live days. */
   readonly liveCourse: string | null;
   /** Whether people may sign up by its link. */
   readonly open: boolean;
-  readonly stoppedOn: IsoDate | null;
+  /** The last change, which can be taken back; null where there was none. */
+  readonly lastStep: SeriesStep | null;
   readonly version: number;
 }
+
+export type { SeriesFacts, SeriesStep } from '../db/rows';
 
 /** Somebody who takes part. */
 export interface SeriesMember {
@@ -51,7 +48,6 @@ export interface SeriesMember {
 export interface KeptCheckIn extends CheckIn {
   readonly id: string;
   readonly member: string;
-  readonly day: number;
   readonly sealed: string | null;
 }
 
@@ -63,6 +59,7 @@ const toSeries = (row: InferEntity<typeof SeriesRow>): KeptSeries => ({
   liveCourse: row.liveCourse ?? null,
   open: row.joinHash !== null && row.joinHash !== undefined,
   stoppedOn: row.stoppedOn ? isoDate(row.stoppedOn) : null,
+  lastStep: row.lastStep ?? null,
 });
 
 export function allSeries(desk: Desk<Actor>): Promise<KeptSeries[]> {
@@ -75,8 +72,8 @@ export async function series(desk: Desk<Actor>, id: string): Promise<KeptSeries>
   return toSeries(row);
 }
 
-export async function addSeries(at: Writing, made: Omit<KeptSeries, 'version' | 'stoppedOn' | 'open'>): Promise<void> {
-  await add(at, SeriesRow, { ...made, joinHash: null, stoppedOn: null, removedAt: null });
+export async function addSeries(at: Writing, made: Omit<KeptSeries, 'version' | 'stoppedOn' | 'open' | 'lastStep'>): Promise<void> {
+  await add(at, SeriesRow, { ...made, joinHash: null, stoppedOn: null, lastStep: null, removedAt: null });
 }
 
 /** The address by which people sign up for a series. */
@@ -124,6 +121,11 @@ const toMember = (row: InferEntity<typeof SeriesMemberRow>): SeriesMember => ({
 /** Everybody who takes or took part in some series. */
 export async function membersOf(desk: Desk<Actor>, of: readonly string[]): Promise<SeriesMember[]> {
   return of.length === 0 ? [] : (await readRows(desk, SeriesMemberRow, { series: [...of] }, { orderBy: { id: 'asc' } })).map(toMember);
+}
+
+/** Everywhere somebody takes or took part, oldest first. */
+export async function partsOfPerson(desk: Desk<Actor>, person: string): Promise<SeriesMember[]> {
+  return (await readRows(desk, SeriesMemberRow, { person: knownId(person) }, { orderBy: { joinedOn: 'asc' } })).map(toMember);
 }
 
 export async function seriesMember(desk: Desk<Actor>, id: string): Promise<SeriesMember> {
@@ -243,6 +245,17 @@ export async function checkInsOf(desk: Desk<Actor>, members: readonly string[]):
     });
   return all;
 }
+
+/** A day as somebody told of it, as they take it along. */
+export const saidOf = ({ date, day, did, felt, easier, techniques, signs }: KeptCheckIn) => ({
+  date,
+  day,
+  did,
+  felt,
+  easier,
+  techniques,
+  somethingFeltWrong: signs,
+});
 
 /** Which signs there were; for the director. Null where they cannot be opened any more. */
 export async function openSigns(

@@ -12,6 +12,7 @@ import { cancelledIn, type Course, type Session } from '../repositories/courses'
 import { ownTechniques } from '../repositories/library';
 import { logsOf } from '../repositories/logs';
 import { members, type OpenedMember } from '../repositories/screenings';
+import { allSeries } from '../repositories/series';
 import { teachers } from '../repositories/staff';
 import { closures, conventions, type Conventions } from '../repositories/studio';
 
@@ -53,7 +54,7 @@ export async function settingOf(
   sessions: readonly Session[],
 ): Promise<Setting> {
   const of = sessions[0]?.course;
-  const [group, people, studio, everyone, own, closed, missed] = await Promise.all([
+  const [group, people, studio, everyone, own, closed, missed, series] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     houseOf(desk, course.cohort),
@@ -61,7 +62,11 @@ export async function settingOf(
     ownTechniques(desk),
     closures(desk),
     of ? cancelledIn(desk, [of]) : [],
+    of ? allSeries(desk) : [],
   ]);
+  // The days between live ones are practised alone: their order is the series' own to check.
+  const days = series.find(({ liveCourse }) => liveCourse === of)?.days ?? [];
+  const already = [...new Set([...group.already, ...days.flatMap(({ blocks }) => blocks.map(({ technique }) => technique))])];
   const { tempo, naturalBreath, schools, library, guards } = studio;
   const taught = Object.fromEntries(library.techniques.map((technique) => [technique.id, taughtAs(technique, schools)]));
   const tally = tallier(people, studio);
@@ -73,7 +78,7 @@ export async function settingOf(
   };
   // What stands in a class that a draft leaves alone may be practised again after it, wanted or not.
   const standing = sessions.flatMap(({ blocks }) => techniquesIn(blocks).map(({ technique }) => technique));
-  const known = [...new Set([...wanted, ...group.already, ...standing])].filter((id) => library.find(id) !== null);
+  const known = [...new Set([...wanted, ...already, ...standing])].filter((id) => library.find(id) !== null);
   for (const session of sessions) {
     for (const block of techniquesIn(session.blocks)) ask(block, session);
     if (!session.fixed) for (const technique of known) ask({ technique, ...taught[technique], tempo }, session);
@@ -93,7 +98,7 @@ export async function settingOf(
     sessions: reached,
     goals: course.goals,
     own,
-    already: group.already,
+    already,
     tempo,
     naturalBreath,
     seat: group.seat,

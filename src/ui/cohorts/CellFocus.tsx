@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { mustParsePattern } from '@/core/pattern';
 import { doingText, inStepText, type Advice } from '@/core/screening';
 import { dayText, longDayText, millis, type IsoDate } from '@/core/units';
+import { capital } from '@/core/wording';
 import type { CellFocusView } from '@/views/cohort';
 import { BreathStrip } from '../figures/BreathStrip';
 import { Mark } from '../figures/Mark';
@@ -120,5 +121,3 @@ function sentence({ doing }: Advice): string {
       return 'Meanwhile: the natural breath, to the end of the block.';
   }
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -54,7 +54,7 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
   const rhythm = { classesAWeek: view.classesAWeek, week: course.week ?? 0, guards: view.guards };
   const look = async (climb: Climb, sentence: Sentence, typed: Sentence) => {
     if (!request) return;
-    const start = climb.points[0]?.date ?? course.sessions[0].date;
+    const start = climb.points[0]?.date ?? course.sessions[0]?.date ?? course.today;
     const goals = request.goals.map((goal) =>
       goal.technique === climb.technique
         ? goalAs(goal, sentence, typed, said(climb), { ...rhythm, roundMs: climb.roundMs ?? undefined }, start)

@@ -2,8 +2,6 @@
 
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import {
@@ -24,6 +22,7 @@ import type { Reply } from '../forms/reply';
 import { Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
+import { More, type MoreItem } from '../shell/More';
 import { Plank } from '../shell/Plank';
 import { Checks } from './Checks';
 import { CourseLadder } from './CourseLadder';
@@ -135,7 +134,7 @@ export function CourseBoard({ view, title, begin, children }: Props) {
         <div>{title}</div>
         {view.mayEdit && (
           <div className="actions">
-            <More view={view} onWish={setWish} />
+            <More items={moreOf(view, setWish)} />
             <Button href={`/courses/${view.course.id}/climbs`}>Climbs</Button>
             <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
             <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
@@ -152,7 +151,11 @@ export function CourseBoard({ view, title, begin, children }: Props) {
       {(wish === 'end' || wish === 'remove') && (
         <EndOrRemove view={view} wish={wish} busy={busy} send={send} onDone={() => setWish(null)} onGone={() => router.push('/courses')} />
       )}
-      {view.mayEdit && view.course.mends.length > 0 && !shown && <Mends mends={view.course.mends} busy={busy} onMend={mendCourse} />}
+      {view.mayEdit && view.course.mends.length > 0 && !shown && (
+        <div style={{ marginBottom: 14 }}>
+          <Mends label="What would make every goal possible" mends={view.course.mends} busy={busy} onMend={mendCourse} />
+        </div>
+      )}
       {view.mayEdit && view.last && (
         <p style={{ marginBottom: 10 }}>
           <Button size="small" disabled={busy} onClick={undo}>
@@ -222,38 +225,19 @@ export function CourseBoard({ view, title, begin, children }: Props) {
 const seenIn = (view: CourseView) => asSeen(view).seen;
 
 /** What is done to a course less often. */
-function More({ view, onWish }: { view: CourseView; onWish: (wish: Wish) => void }) {
-  const [at, setAt] = useState<HTMLElement | null>(null);
+function moreOf(view: CourseView, onWish: (wish: Wish) => void): MoreItem[] {
   const published = view.sessions.some(({ state }) => !['planned', 'empty'].includes(state));
-  const choose = (wish: Wish) => {
-    setAt(null);
-    onWish(wish);
-  };
-  return (
-    <>
-      <Button aria-haspopup="menu" aria-expanded={at !== null} onClick={(event) => setAt(event.currentTarget)}>
-        More
-      </Button>
-      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
-        <MenuItem onClick={() => choose('publish')}>Publish classes</MenuItem>
-        <MenuItem onClick={() => choose('cancel')}>Cancel a class</MenuItem>
-        <MenuItem component="a" href={`/courses/${view.course.id}/copy`}>
-          Copy to another cohort
-        </MenuItem>
-        <MenuItem component="a" href={`/paper/courses/${view.course.id}`}>
-          The course on a page
-        </MenuItem>
-        <MenuItem component="a" href={`/api/export/course-calendar/${view.course.id}`} download>
-          Calendar file
-        </MenuItem>
-        <MenuItem component="a" href={`/api/export/course/${view.course.id}`} download>
-          Take it to another studio
-        </MenuItem>
-        <MenuItem onClick={() => choose('end')}>End the course</MenuItem>
-        {!published && <MenuItem onClick={() => choose('remove')}>Delete the course</MenuItem>}
-      </Menu>
-    </>
-  );
+  const { id } = view.course;
+  return [
+    { label: 'Publish classes', onChoose: () => onWish('publish') },
+    { label: 'Cancel a class', onChoose: () => onWish('cancel') },
+    { label: 'Copy to another cohort', href: `/courses/${id}/copy` },
+    { label: 'The course on a page', href: `/paper/courses/${id}` },
+    { label: 'Calendar file', href: `/api/export/course-calendar/${id}`, download: true },
+    { label: 'Take it to another studio', href: `/api/export/course/${id}`, download: true },
+    { label: 'End the course', onChoose: () => onWish('end') },
+    ...(published ? [] : [{ label: 'Delete the course', onChoose: () => onWish('remove') }]),
+  ];
 }
 
 /** Somebody else changed the course meanwhile: what they did, and what was meant here. */

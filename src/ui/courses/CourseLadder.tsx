@@ -80,7 +80,7 @@ export function CourseLadder({ view, move, pin }: Props) {
             />,
           ])}
           {cancelled
-            .filter(({ date }) => date <= sessions[0].date)
+            .filter(({ date }) => sessions.length === 0 || date <= sessions[0].date)
             .reverse()
             .map((gone) => (
               <Gone key={gone.id} gone={gone} columns={threads.length + 2} />

@@ -44,7 +44,7 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
       {unplaced.map((one) => (
         <p key={one.goal.technique}>{unplacedText(one, library)}</p>
       ))}
-      {mends.length > 0 && <Mends mends={mends} busy={busy} onMend={onMend} />}
+      {mends.length > 0 && <Mends label="What would make every goal possible" mends={mends} busy={busy} onMend={onMend} />}
       {!running && changes.length > 0 && (
         <ul className={styles.changes}>
           {changes.map(({ session, date, lines }) => (

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { parsePattern } from '@/core/pattern';
-import type { DayView } from '@/views/series';
+import type { DayPractice, DayView } from '@/views/series';
 import { keepPageOffline } from '../device';
 import { BreathStrip } from '../figures/BreathStrip';
 import { Afterwards } from './Afterwards';
@@ -37,7 +37,8 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
       <p className="lead">
         {practice && (
           <>
-            {practice.names.join(', then ')}, <span className="num">{practice.minutes}</span> {practice.minutes === 1 ? 'minute' : 'minutes'}.{' '}
+            {practice.parts.map(({ name }) => name).join(', then ')}, <span className="num">{practice.minutes}</span>{' '}
+            {practice.minutes === 1 ? 'minute' : 'minutes'}.{' '}
           </>
         )}
         {day.of > 0 && (
@@ -54,12 +55,12 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
       {day.live && <p className="note">{day.live}</p>}
       {practice && (
         <>
-          <Strip practice={practice} naturalBreath={day.naturalBreath} />
+          <Strips practice={practice} naturalBreath={day.naturalBreath} />
           {day.minding.length > 0 && <p className="small">Mind: {day.minding.join('; ')}.</p>}
           <button type="button" className={`big ${styles.begin}`} onClick={() => setRunning(true)}>
             Begin, {practice.minutes} {practice.minutes === 1 ? 'minute' : 'minutes'}
           </button>
-          {other && other.pattern !== practice.pattern && (
+          {other && JSON.stringify(other.parts) !== JSON.stringify(practice.parts) && (
             <a
               className={styles.other}
               href={easier ? `/day/${token}` : `/day/${token}?easier`}
@@ -68,7 +69,7 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
                 setEasier(!easier);
               }}
             >
-              {easier ? `As planned: ${other.names.join(', ')}` : `Easier: ${other.names.join(', ')}`}
+              {easier ? 'As planned' : 'Easier'}: {other.parts.map(({ name }) => name).join(', ')}
             </a>
           )}
           <p className={styles.letGo}>
@@ -85,20 +86,24 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
   );
 }
 
-function Strip({
-  practice: { pattern, tempo, names },
-  naturalBreath,
-}: {
-  practice: NonNullable<DayView['practice']>;
-  naturalBreath: DayView['naturalBreath'];
-}) {
-  const read = parsePattern(pattern);
-  if (!read.ok) return null;
-  return (
-    <div className={styles.strip}>
-      <BreathStrip pattern={read.value} pace={{ tempo, naturalBreath }} width={354} height={170} title={`${names[0]}, drawn`} />
-    </div>
-  );
+/** Every practice of the day, drawn; where there are several, each with its minutes. */
+function Strips({ practice: { parts, tempo }, naturalBreath }: { practice: DayPractice; naturalBreath: DayView['naturalBreath'] }) {
+  const several = parts.length > 1;
+  return parts.map(({ name, pattern, minutes }, at) => {
+    const read = parsePattern(pattern);
+    return (
+      read.ok && (
+        <figure key={`${at} ${name}`} className={styles.strip}>
+          {several && (
+            <figcaption className="small">
+              <strong>{name}</strong>, <span className="num">{minutes}</span> min
+            </figcaption>
+          )}
+          <BreathStrip pattern={read.value} pace={{ tempo, naturalBreath }} width={354} height={several ? 150 : 170} title={`${name}, drawn`} />
+        </figure>
+      )
+    );
+  });
 }
 
 /** What is theirs to take along, and to end. */

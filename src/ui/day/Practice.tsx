@@ -14,7 +14,7 @@ import styles from './Day.module.css';
 const BUZZ: Readonly<Record<string, number | number[]>> = { in: 90, out: [40, 60, 40], hold: 25, empty: 25 };
 
 /** The practice itself on a phone: the rails and the count, a tone or a buzz if it is wanted. Needs no network. */
-export function Practice({ practice: { line, names }, onEnd }: { practice: DayPractice; onEnd: () => void }) {
+export function Practice({ practice: { line, parts }, onEnd }: { practice: DayPractice; onEnd: () => void }) {
   const [player, setPlayer] = useState<PlayerState>(() => step(AT_THE_START, 'play', deviceClock(), line));
   const [tones, setTones] = useState(false);
   const [buzz, setBuzz] = useState(false);
@@ -32,7 +32,7 @@ export function Practice({ practice: { line, names }, onEnd }: { practice: DayPr
   const go = () => setPlayer(step(player, player.playing ? 'pause' : 'play', deviceClock(), line));
   return (
     <Dialog fullScreen open slotProps={{ paper: { className: styles.practice, 'aria-label': 'Practice' } }} transitionDuration={0} onClose={onEnd}>
-      <p className={styles.name}>{moment.block.name || names[0]}</p>
+      <p className={styles.name}>{moment.block.name || parts[0].name}</p>
       <div className={styles.now}>
         <p className={styles.phase}>{over ? 'That was it' : segment.kind === null ? 'as you like' : phaseText(segment)}</p>
         <p className={styles.count}>{over ? '' : (count ?? clockText(moment.leftInBlock))}</p>

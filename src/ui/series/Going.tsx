@@ -123,7 +123,7 @@ function Hard({ day: { checkIn, name, date, what, undone }, mayUndo }: { day: Ha
     <li>
       <strong>{name}</strong>
       <span className="small soft">
-        {dayText(date)}: {what}. {undone ? 'The step back was taken back.' : 'One step back from it.'}
+        {dayText(date)}: {what}. {undone ? 'They go on from there all the same.' : 'One step back from it.'}
       </span>
       {mayUndo && !undone && (
         <Button
@@ -133,7 +133,7 @@ function Hard({ day: { checkIn, name, date, what, undone }, mayUndo }: { day: Ha
             if ((await run(() => undoStepBackAction({ checkIn })))?.ok) refresh();
           }}
         >
-          Take the step back
+          Let {name.split(' ')[0]} go on from there
         </Button>
       )}
       <Refusal message={refusal} />

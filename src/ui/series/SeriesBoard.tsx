@@ -1,23 +1,29 @@
 'use client';
 
-import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import { changeDayAction, draftSeriesAgainAction } from '@/app/actions/series';
-import { weekOfDay } from '@/core/series';
+import { changeDayAction, draftSeriesAgainAction, undoSeriesAction } from '@/app/actions/series';
 import { dayText } from '@/core/units';
-import type { SeriesDayView, SeriesView } from '@/views/series';
+import type { SeriesView } from '@/views/series';
+import { Mends } from '../courses/Mends';
 import { Refusal } from '../forms/fields';
+import type { Reply } from '../forms/reply';
 import { useAction } from '../forms/useAction';
-import { Fold } from '../shell/Fold';
 import { Plank } from '../shell/Plank';
 import { DayEdit, type ChangeDay } from './DayEdit';
 import { Going } from './Going';
+import { Ladders } from './Ladders';
 import { MinutesChart } from './MinutesChart';
 import { People } from './People';
 import styles from './Series.module.css';
-import { SeriesMenu } from './SeriesMenu';
+import { SeriesChecks } from './SeriesChecks';
+import { SeriesMenu, SeriesWish, type Wish } from './SeriesMenu';
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
 
 const RULE = {
   'go on': 'Never doubled up. Whoever misses a day goes on with the series; nothing comes that they are not ready for.',
@@ -25,21 +31,20 @@ const RULE = {
   'step back': 'Never doubled up. One missed: go on. Two or more: one step back, the easier version first.',
 } as const;
 
-/** A series as ladders of days: weeks side by side, day 1 at the foot, a rung a day. */
-export function SeriesBoard({ view }: { view: SeriesView }) {
+/** A series as ladders of days, what stands against it, and how it goes. */
+export function SeriesBoard({ view, teachers }: { view: SeriesView; teachers: readonly Named[] }) {
   const [chosen, setChosen] = useState<string | null>(null);
+  const [wish, setWish] = useState<Wish | null>(null);
   const { run, busy, refusal, refresh } = useAction();
-  const change: ChangeDay = async (edit) => {
-    const reply = await run(() => changeDayAction({ series: view.id, version: view.version, ...edit }));
-    if (reply?.ok) refresh();
+  const seen = { series: view.id, version: view.version };
+  // Where somebody else was first, the page shows what they did: what was meant is pressed once more.
+  const send = async (work: () => Promise<Reply<unknown>>) => {
+    await run(work);
+    refresh();
   };
+  const change: ChangeDay = (edit) => send(() => changeDayAction({ ...seen, ...edit }));
   // What is chosen goes along when it changes places, and so does what is typed about it.
   const day = view.days.find(({ id }) => id === chosen) ?? null;
-  const weeks = Array.from({ length: weekOfDay(view.days.length) }, (_, week) => view.days.slice(week * 7, week * 7 + 7));
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const dropped = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id) void change({ do: 'swap', day: Number(active.id), with: Number(over.id) });
-  };
   return (
     <>
       <div className="head">
@@ -48,70 +53,41 @@ export function SeriesBoard({ view }: { view: SeriesView }) {
           <p className="soft">
             {view.days.length} days, {dayText(view.firstDate)} – {dayText(view.lastDate)} · every day at {view.start} ·{' '}
             <Link href={`/cohorts/${view.cohort.id}`}>{view.cohort.name}</Link>, {view.people.filter(({ left }) => !left).length} taking part · led by{' '}
-            {view.teacher}
+            {view.teacher.name}
           </p>
         </div>
-        {view.mayEdit && <SeriesMenu view={view} />}
+        {view.mayEdit && wish === null && <SeriesMenu view={view} onWish={setWish} />}
       </div>
+      {wish !== null && <SeriesWish wish={wish} view={view} teachers={teachers} onDone={() => setWish(null)} />}
       <Lead view={view} />
-      {view.unreached.length > 0 && (
-        <div className="note stack">
-          {view.unreached.map(({ text, mends }) => (
-            <p key={text}>
-              {text}
-              {mends.length > 0 && ` It would with: ${mends.slice(0, 4).join('; or ')}.`}
-            </p>
-          ))}
-        </div>
+      <Unreached view={view} busy={busy} onMend={(technique, mend) => void send(() => draftSeriesAgainAction({ ...seen, technique, mend }))} />
+      {day === null && <Refusal message={refusal} />}
+      {view.undo && (
+        <p style={{ marginBottom: 10 }}>
+          <Button size="small" disabled={busy} onClick={() => void send(() => undoSeriesAction(seen))}>
+            {view.undo.back ? 'Do again' : 'Take back'}: {view.undo.what}
+          </Button>
+        </p>
       )}
-      <Refusal message={refusal} />
-      <div className="two">
+      <div className="two" aria-busy={busy}>
         <div className="stack">
-          <DndContext sensors={sensors} onDragEnd={dropped}>
-            <div className={styles.ladders} style={{ '--weeks': Math.min(3, weeks.length) } as React.CSSProperties}>
-              {weeks.map((days, week) => (
-                <section key={week} aria-label={`Week ${week + 1}`}>
-                  <h2 className={styles.week}>
-                    Week {week + 1}
-                    {view.themes[week] && <span className="soft small"> {view.themes[week]}</span>}
-                  </h2>
-                  <ol className={styles.ladder} reversed start={days[days.length - 1].day}>
-                    {[...days].reverse().map((one) => (
-                      <Rung
-                        key={one.day}
-                        day={one}
-                        today={view.today === one.day}
-                        chosen={chosen === one.id}
-                        editable={view.mayEdit && !busy}
-                        onChoose={() => setChosen(chosen === one.id ? null : one.id)}
-                        onMove={(by) => {
-                          const to = one.day + by;
-                          if (to < 1 || to > view.days.length) return;
-                          void change({ do: 'swap', day: one.day, with: to });
-                          setChosen(one.id);
-                        }}
-                      />
-                    ))}
-                  </ol>
-                </section>
-              ))}
-            </div>
-          </DndContext>
-          {view.people.length > 0 && <People view={view} />}
+          <Ladders view={view} chosen={chosen} busy={busy} onChoose={setChosen} onChange={change} />
+          {(view.people.length > 0 || view.joining) && <People view={view} />}
         </div>
         <Plank>
           {day && view.mayEdit && (
             <DayEdit
-              key={`${day.id} ${day.kind} ${day.practices.map(({ name, minutes }) => `${name} ${minutes}`).join()}`}
+              key={`${day.id} ${day.day} ${day.kind} ${day.practices.map(({ name, minutes }) => `${name} ${minutes}`).join()}`}
               day={day}
               view={view}
               busy={busy}
+              refusal={refusal}
               onChange={change}
               onClose={() => setChosen(null)}
             />
           )}
           {view.going && <Going view={view} going={view.going} />}
-          <ChecksOf view={view} />
+          {view.going && <SeriesChecks checks={view.checks} />}
           <section>
             <h2>A missed day</h2>
             <p className="small">{RULE[view.missed]}</p>
@@ -120,10 +96,39 @@ export function SeriesBoard({ view }: { view: SeriesView }) {
             <h2>Day by day</h2>
             <MinutesChart days={view.days} />
           </section>
-          {view.mayEdit && view.state === 'planning' && <DraftAgain view={view} />}
+          {view.mayEdit && view.state === 'planning' && (
+            <Button onClick={() => void send(() => draftSeriesAgainAction(seen))} disabled={busy}>
+              Draft the days again
+            </Button>
+          )}
         </Plank>
       </div>
     </>
+  );
+}
+
+/** What was asked for and does not come, and what would let it, each a button. */
+function Unreached({
+  view: { unreached, mayEdit },
+  busy,
+  onMend,
+}: {
+  view: SeriesView;
+  busy: boolean;
+  onMend: (technique: string, mend: number) => void;
+}) {
+  if (unreached.length === 0) return null;
+  return (
+    <div className={`note stack ${styles.unreached}`}>
+      {unreached.map(({ technique, text, mends }) => (
+        <div key={technique}>
+          <p>{text}</p>
+          {mayEdit && mends.length > 0 && (
+            <Mends label={`What would do: ${text}`} mends={mends} busy={busy} onMend={({ at }) => onMend(technique, at)} />
+          )}
+        </div>
+      ))}
+    </div>
   );
 }
 
@@ -153,104 +158,5 @@ function Lead({ view: { going, state, today, days, people } }: { view: SeriesVie
         <strong>{going.drifting.length === 1 ? 'One is drifting off.' : `${going.drifting.length} are drifting off.`}</strong>
       )}
     </p>
-  );
-}
-
-interface RungProps {
-  readonly day: SeriesDayView;
-  readonly today: boolean;
-  readonly chosen: boolean;
-  readonly editable: boolean;
-  readonly onChoose: () => void;
-  readonly onMove: (by: 1 | -1) => void;
-}
-
-/** One day: what is practised, how long, how many did it. Dragged onto another it changes places; by keyboard, with Alt and an arrow. */
-function Rung({ day, today, chosen, editable, onChoose, onMove }: RungProps) {
-  const { setNodeRef: draggable, listeners, transform, isDragging } = useDraggable({ id: day.day, disabled: !editable });
-  const { setNodeRef: droppable, isOver } = useDroppable({ id: day.day });
-  const press = (event: React.KeyboardEvent) => {
-    const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : null;
-    if (by === null || !event.altKey || !editable) return;
-    event.preventDefault();
-    onMove(by);
-  };
-  return (
-    <li
-      ref={droppable}
-      className={styles.rung}
-      data-kind={day.kind}
-      data-today={today ? '' : undefined}
-      data-ahead={day.did === null ? '' : undefined}
-      data-over={isOver && !isDragging ? '' : undefined}
-    >
-      <button
-        ref={draggable}
-        type="button"
-        className={styles.day}
-        aria-pressed={chosen}
-        onClick={onChoose}
-        onKeyDown={press}
-        {...listeners}
-        style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-      >
-        <strong>{day.practices.map(({ name }) => name).join(', ')}</strong>
-        <span>
-          day {day.day} · {day.minutes} min{day.kind === 'own' ? '' : ` · ${day.kind}`}
-          {day.did !== null && (
-            <span className={styles.did}>
-              <b className="num">{day.did}</b> of {day.of}
-            </span>
-          )}
-          {day.wrong > 0 && <span className={styles.wrong}>{day.wrong === 1 ? 'one thing' : `${day.wrong} things`}</span>}
-        </span>
-      </button>
-    </li>
-  );
-}
-
-function ChecksOf({ view: { checks } }: { view: SeriesView }) {
-  const wrong = checks.filter(({ severity }) => severity !== 'know');
-  const known = new Map<string, number[]>();
-  for (const { text, day, severity } of checks) if (severity === 'know') known.set(text, [...(known.get(text) ?? []), day]);
-  return (
-    <section>
-      <h2>Checks</h2>
-      {wrong.length === 0 && <p className="small">Nothing is out of order.</p>}
-      <ul className="plain small">
-        {wrong.map(({ day, text }) => (
-          <li key={`${day} ${text}`}>
-            <strong>Day {day}.</strong> {text}
-          </li>
-        ))}
-      </ul>
-      {known.size > 0 && (
-        <Fold plain title={known.size === 1 ? 'One thing to know' : `${known.size} things to know`}>
-          <ul className="plain small">
-            {[...known].map(([text, days]) => (
-              <li key={text}>
-                {text} <span className="soft">{days.length === 1 ? `Day ${days[0]}.` : `${days.length} days.`}</span>
-              </li>
-            ))}
-          </ul>
-        </Fold>
-      )}
-    </section>
-  );
-}
-
-function DraftAgain({ view }: { view: SeriesView }) {
-  const { run, busy, refusal, refresh } = useAction();
-  const again = async () => {
-    const reply = await run(() => draftSeriesAgainAction({ series: view.id, version: view.version }));
-    if (reply?.ok) refresh();
-  };
-  return (
-    <section className="stack">
-      <Button onClick={again} disabled={busy}>
-        Draft the days again
-      </Button>
-      <Refusal message={refusal} />
-    </section>
   );
 }

@@ -28,7 +28,8 @@ interface Props {
 }
 
 const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: id, label: name }));
-const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'two missed: a step back' } as const;
+/** What follows from a missed day, as choices. */
+export const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'two missed: a step back' } as const;
 
 /** A series: for whom, from when, how long a day grows, and what each week is about. */
 export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) {

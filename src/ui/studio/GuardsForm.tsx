@@ -27,6 +27,7 @@ export function GuardsForm({ version, guards }: { version: number; guards: Guard
     holdFour: guards.holdSeconds[3],
     easyPercent: percent(guards.easyShare),
     strainedPercent: percent(guards.strainedBack),
+    finishPercent: percent(guards.finishShare),
   };
   const form = useForm<GuardsInput, void>(guardsForm as never, initial, saveGuardsAction, (_, __, refresh) => {
     say('Saved. Planned courses are checked by these guards from now on.');
@@ -39,7 +40,7 @@ export function GuardsForm({ version, guards }: { version: number; guards: Guard
   return (
     <form onSubmit={form.send} noValidate className="plank stack">
       <Fold title="Guards">
-        <p className="small soft">How fast things grow here, and when a climb goes on.</p>
+        <p className="small soft">How fast things grow here, when a climb goes on, and what finishes a series.</p>
         <div className="stack">
           <Amount form={form} name="weekMinutes" label="Minutes a week more" step={0.5} helperText="Or the share below, whichever is larger." />
           <Amount form={form} name="weekPercent" label="Percent a week more" step={5} />
@@ -50,6 +51,7 @@ export function GuardsForm({ version, guards }: { version: number; guards: Guard
           <Amount form={form} name="holdFour" label="Longest hold, fourth rung, seconds" />
           <Amount form={form} name="easyPercent" label="Percent who found it easy, to go on" step={5} />
           <Amount form={form} name="strainedPercent" label="Percent who strained, to step back" step={5} />
+          <Amount form={form} name="finishPercent" label="Percent of the days that finish a series" step={5} />
           {lines !== null && (
             <div className="note small" aria-live="polite">
               {lines.length === 0 ? 'No planned course changes by it.' : lines.map((line) => <p key={line}>{line}.</p>)}

@@ -205,18 +205,23 @@ function Signs({
     <section className={styles.part}>
       <h2>Stop signs</h2>
       <p className="small soft">None, unless you tap one.</p>
-      <div className={styles.chips}>
-        {room.stopSigns.map((one) => (
-          <Toggle
-            key={one}
-            on={sign === one}
-            marked={lines.some(({ stopSigns }) => stopSigns.includes(one))}
-            onPress={() => setSign(sign === one ? null : one)}
-          >
-            {one}
-          </Toggle>
-        ))}
-      </div>
+      {[room.stopSigns, room.helpSigns].map((signs, help) => (
+        <div key={help} role="group" aria-label={help ? 'Called for help' : 'Let go'} style={{ marginBottom: 10 }}>
+          {help === 1 && <p className="small soft">Called for help; the director hears of it:</p>}
+          <div className={styles.chips}>
+            {signs.map((one) => (
+              <Toggle
+                key={one}
+                on={sign === one}
+                marked={lines.some(({ stopSigns }) => stopSigns.includes(one))}
+                onPress={() => setSign(sign === one ? null : one)}
+              >
+                {one}
+              </Toggle>
+            ))}
+          </div>
+        </div>
+      ))}
       {sign && (
         <div role="group" aria-label={`Who: ${sign}`} className={styles.whose}>
           <p>

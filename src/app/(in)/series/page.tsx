@@ -27,7 +27,7 @@ export default function SeriesPage() {
         <p className="lead">
           {all.length === 0
             ? 'No series yet: a minute or two a day at a fixed hour, for 7 to 40 days, mostly alone at home.'
-            : `${all.length === 1 ? 'One series' : `${all.length} series`}, ${running === 0 ? 'none running today' : running === 1 ? 'one of them running' : `${running} of them running`}.`}
+            : `${all.length === 1 ? 'One series' : `${all.length} series`}, ${running === 0 ? 'none running today' : running === all.length ? 'running' : running === 1 ? 'one of them running' : `${running} of them running`}.`}
         </p>
         <ul className="plain lines sheet">
           {all.map(({ id, name, cohort, state, firstDate, lastDate, length, day, people }) => (

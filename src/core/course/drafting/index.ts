@@ -1,4 +1,4 @@
 /** Drafting: a branch and bound that proves its draft best, what clashes where it cannot be done, and what would mend it. */
 export { type Case, type CaseFile } from './cases';
 export { clashOf, mendOfText, mendsFor, requestText, type MendOf, type Request } from './requests';
-export { solve, type Solved } from './solve';
+export { isPossible, solve, type Solved } from './solve';

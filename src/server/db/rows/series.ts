@@ -1,8 +1,30 @@
 import { defineEntity, p } from '@mikro-orm/core';
 import type { Did, MissedRule, NotReached, Pause, SeriesAsked, SeriesDay } from '@/core/series';
 import type { Effort } from '@/core/teach';
+import type { IsoDate } from '@/core/units';
 import { CohortRow, PersonRow } from './people';
 import { ofStaff, ofStudio } from './studio';
+
+/** What of a series is changed as a whole. */
+export interface SeriesFacts {
+  readonly name: string;
+  readonly teacher: string;
+  readonly asked: SeriesAsked;
+  readonly days: readonly SeriesDay[];
+  readonly unreached: readonly NotReached[];
+  readonly missed: MissedRule;
+  readonly pauses: readonly Pause[];
+  readonly stoppedOn: IsoDate | null;
+}
+
+/** A change of a series, with what was there before. */
+export interface SeriesStep {
+  /** What was done, in words. */
+  readonly what: string;
+  readonly was: SeriesFacts;
+  /** Whether it took something back. */
+  readonly back: boolean;
+}
 
 export const SeriesRow = defineEntity({
   name: 'Series',
@@ -26,6 +48,8 @@ export const SeriesRow = defineEntity({
     /** Its live days, as the classes of a course. */
     liveCourse: p.uuid().nullable(),
     stoppedOn: p.date().nullable(),
+    /** The last change, with what was there before. */
+    lastStep: p.json<SeriesStep>().nullable(),
     removedAt: p.datetime().nullable(),
     version: p.integer().version(),
   },

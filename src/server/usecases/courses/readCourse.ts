@@ -33,6 +33,7 @@ import { aroundOf } from './around';
 import { openDays } from './lifeHappens';
 import { saidBy } from './says';
 import { lastChange } from './steps';
+import { allSeries } from '../../repositories/series';
 import { whoIsBehind, whoIsReady } from './whoIsReady';
 
 /** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
@@ -52,6 +53,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   const [closed, gone, by] = [await closures(desk), await cancelledIn(desk, [id]), await staffNames(desk)];
   const checks = await checksOf(found, reached, planning, desk);
   const forecast = { sessions: reached, goals: found.goals, planning, members, progress };
+  const of = (await allSeries(desk)).find(({ liveCourse }) => liveCourse === id);
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {
@@ -65,6 +67,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
       unplaced: found.unplaced.map((one) => unplacedText(one, planning.basis.library)),
       mends: (found.unplaced[0]?.mends ?? []).map((mends) => ({ text: listed(mends.map((mend) => mendOfText(mend, nameOf))), mends })),
       goals: found.goals.map(({ technique }) => nameOf(technique)),
+      series: of ? { id: of.id, name: of.name } : null,
     },
     cohort: { id: group.id, name: group.name, people: members.length },
     teacher: everyone.find((member) => member.id === found.teacher)?.name ?? '',
@@ -148,8 +151,8 @@ export function loggedText(progress: Progress | undefined): string | null {
   return progress?.log ? logText(progress.log) : null;
 }
 
-/** What says how many people come out otherwise is the director's alone: in a small group it names them. */
-const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near a limit'];
+/** What says how many people come out otherwise, or that all do, is the director's alone: in a small group it names them. */
+export const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near a limit', 'left out by all'];
 
 /** Checks in words, with their mends, as far as whoever asks may see them; accepted ones too, known by their keys. */
 export async function checksOf(found: Course, sessions: readonly Session[], planning: Planning, desk: Desk): Promise<ShownCheck[]> {

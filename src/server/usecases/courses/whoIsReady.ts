@@ -1,6 +1,7 @@
 import type { Goal, Planning } from '@/core/course';
 import { bestReview, catchUp, howMany, readinessOf } from '@/core/forecast';
 import { techniquesIn } from '@/core/plan';
+import { isForHome } from '@/core/techniques';
 import { daysBetween, type IsoDate } from '@/core/units';
 import type { BehindLine, ReadyLine } from '@/views/course';
 import type { Progress, Session } from '../../repositories/courses';
@@ -109,8 +110,6 @@ export function whoIsReady({ sessions, goals, planning, members, progress }: Cou
   return [...coming.sort((a, b) => share(a) - share(b)).slice(0, SHOWN), ...arriving.sort((a, b) => share(a) - share(b)).slice(0, SHOWN)];
 }
 
-/** Above this rung nothing is practised alone at home to catch up. */
-const HOME_RUNG = 2;
 /** How many people's ways back are shown. */
 const BEHIND_SHOWN = 8;
 
@@ -129,7 +128,7 @@ export function whoIsBehind(
   if (now < 0) return [];
   const nameOf = (id: string) => library.find(id)?.name ?? id;
   const dateOf = (at: number) => course.classes[at].date;
-  const gentle = (technique: string) => (library.find(technique)?.rung ?? HOME_RUNG + 1) <= HOME_RUNG;
+  const gentle = (technique: string) => isForHome(library.find(technique));
   const days = (at: number) => daysBetween(at === now ? today : dateOf(at - 1), dateOf(at)) - (at === now ? 0 : 1);
   const lineOf = (name: string | null, came: ReadonlySet<number>, alone: (technique: string) => boolean): BehindLine => {
     const { steps, withRoom } = catchUp(course, came, now, (technique) => gentle(technique) && alone(technique), days);

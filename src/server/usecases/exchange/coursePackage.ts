@@ -21,7 +21,8 @@ import { teacher } from '../../repositories/staff';
 import { closures } from '../../repositories/studio';
 import { addWay, ways } from '../../repositories/ways';
 import { draftAndKeep } from '../courses/draftCourse';
-import { placeSeries, USUAL_LIVE_MINUTES } from '../series/createSeries';
+import { placeSeries } from '../series/createSeries';
+import { USUAL_LIVE_MINUTES } from '../series/liveDays';
 import { settingOf } from '../setting';
 
 /** A course as a file for another studio: what is asked, what its classes hold, and what they stand on; never people. */

@@ -9,6 +9,7 @@ import { enqueue } from '../../jobs/queue';
 import { cohort } from '../../repositories/cohorts';
 import { attendanceOf } from '../../repositories/logs';
 import { erase, person, sweepTables } from '../../repositories/people';
+import { allSeries, checkInsOf, openSigns, partsOfPerson, saidOf } from '../../repositories/series';
 import { member, openScreening, recordReading, screeningsOf } from '../../repositories/screenings';
 import type { SealedAnswers } from '../../repositories/sealed';
 
@@ -40,7 +41,12 @@ export async function exportPerson(desk: Desk, input: unknown): Promise<string> 
   const row = await person(desk, id);
   const { screened } = await member(desk, id);
   await inOne(desk, (at) => recordReading(at, id, `exported: ${why}`));
-  const [group, screenings, classes] = await Promise.all([cohort(desk, row.cohort), screeningsOf(desk, id), attendanceOf(desk, id)]);
+  const [group, screenings, classes, series] = await Promise.all([
+    cohort(desk, row.cohort),
+    screeningsOf(desk, id),
+    attendanceOf(desk, id),
+    seriesOf(desk, id),
+  ]);
   const file = {
     name: row.name,
     email: row.email ?? null,
@@ -58,8 +64,29 @@ export async function exportPerson(desk: Desk, input: unknown): Promise<string> 
     cliniciansAnswers: screened.clearances,
     overrides: screened.overrides.map(({ rules, reason, by, from, until }) => ({ rules, reason, by, from, until })),
     classes: classes.map(({ at, came, effort, stopSigns }) => ({ at, came, effort, stopSigns })),
+    series,
   };
   return writePerson(file);
+}
+
+/** The series somebody takes or took part in, with all they said of their days. */
+async function seriesOf(desk: Desk, person: string) {
+  const parts = await partsOfPerson(desk, person);
+  const said = await checkInsOf(
+    desk,
+    parts.map(({ id }) => id),
+  );
+  const signs = await openSigns(
+    desk,
+    [...said.values()].flat().map((one) => ({ ...one, person })),
+  );
+  const names = new Map((await allSeries(desk)).map(({ id, name }) => [id, name]));
+  return parts.map(({ id, series, joinedOn, leftOn }) => ({
+    series: names.get(series) ?? 'a series that was removed',
+    joinedOn,
+    leftOn,
+    days: (said.get(id) ?? []).map((one) => ({ ...saidOf(one), signs: signs.get(one.id) ?? [] })),
+  }));
 }
 
 function answersNamed({ answers, no = [] }: SealedAnswers) {

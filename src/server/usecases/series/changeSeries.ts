@@ -1,22 +1,58 @@
+import { wayDown } from '@/core/ladder';
 import { formatPattern, parsePattern, problemText } from '@/core/pattern';
-import { datesOf, dayOn, draftSeries, edited, lengthened, type SeriesDay, type SeriesEdit } from '@/core/series';
-import { addDays, isoDate, type IsoDate } from '@/core/units';
-import { seriesEditForm, seriesLengthForm, seriesPauseForm, seriesSeenForm, type SeriesEditInput } from '@/forms';
+import { datesOf, dayOn, edited, lengthened, overDays, withMend, type SeriesEdit, type SeriesMend } from '@/core/series';
+import { addDays, isoDate } from '@/core/units';
+import { seriesAgainForm, seriesEditForm, seriesFactsForm, seriesLengthForm, seriesPauseForm, seriesSeenForm, type SeriesEditInput } from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
-import { inOne, type Desk, type Writing } from '../../desk';
+import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { allSessionsOf, changeClass, course } from '../../repositories/courses';
-import { changeSeries, series, type KeptSeries } from '../../repositories/series';
-import { addLiveClasses, addLiveCourse, closedDates, USUAL_LIVE_MINUTES } from './createSeries';
+import { addPractice } from '../../repositories/cohorts';
+import { changeSeries, series, type KeptSeries, type SeriesFacts, type SeriesStep } from '../../repositories/series';
+import { teacher } from '../../repositories/staff';
+import { draftDays } from './draftDays';
+import { followLive, removeLive } from './liveDays';
 import { seriesSetting } from './setting';
+import { lastStepOf } from './steps';
 
 interface Now {
   readonly version: number;
 }
 
-/** Changes a day by hand: it changes places, becomes gentle or live, or has another practice. Days that are over stay as they were. */
+/**
+ * Keeps a change of a series, its live days' classes after it, and what was there before, so that it can be taken back.
+ * @param undone the step that this takes back, or does again
+ */
+async function change(
+  at: Writing<Staff>,
+  found: KeptSeries,
+  seen: number,
+  what: string,
+  to: Partial<SeriesFacts>,
+  undone: SeriesStep | null = null,
+): Promise<Now> {
+  if (found.version !== seen) throw new Refusal('clash');
+  const { name, teacher: leads, asked, days, unreached, missed, pauses, stoppedOn } = found;
+  const was = { name, teacher: leads, asked, days, unreached, missed, pauses, stoppedOn };
+  const liveCourse = await followLive(at, found, { ...found, ...to }, { back: undone !== null });
+  return { version: await changeSeries(at, found.id, seen, { ...to, liveCourse, lastStep: { what, was, back: undone !== null && !undone.back } }) };
+}
+
+/** Takes the last change of a series back, or does it again where it was taken back. What is over stays as it was. */
+export async function undoSeries(desk: Desk, input: unknown): Promise<Now> {
+  authorise(desk.who, 'edit courses');
+  const { series: id, version } = await checked(seriesSeenForm, input);
+  return inOne(desk, async (at) => {
+    const found = await series(at, id);
+    const { step, stays } = lastStepOf(found, at.today);
+    if (!step) throw new Refusal('not-found', 'There is nothing to take back.');
+    if (stays) throw new Refusal('late', stays);
+    return change(at, found, version, step.what, step.was, step);
+  });
+}
+
+/** Changes a day by hand: it moves, changes places, becomes gentle or live, or has another practice. Days that are over stay as they were. */
 export async function changeDay(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const form = await checked(seriesEditForm, input);
@@ -24,35 +60,52 @@ export async function changeDay(desk: Desk, input: unknown): Promise<Now> {
     const found = await series(at, form.series);
     running(found);
     const edit = editOf(form);
-    for (const day of edit.do === 'swap' ? [edit.day, edit.with] : [edit.day]) notOver(at, found, day);
+    for (const day of [edit.day, ...(edit.do === 'swap' ? [edit.with] : edit.do === 'move' ? [edit.to] : [])]) notOver(at, found, day);
     const { planning } = await seriesSetting(at, found.cohort);
-    if (edit.do === 'practice' && planning.basis.library.find(edit.technique) === null)
-      throw invalid({ field: 'technique', message: 'No such technique.' });
+    if (edit.do === 'practice' && edit.practices.some(({ technique }) => planning.basis.library.find(technique) === null))
+      throw invalid({ field: 'practices', message: 'No such technique.' });
     const days = edited(found.days, edit, planning, at.newId);
     if (!days) throw new Refusal('not-found', 'This day is not part of the series.');
-    const liveCourse = await followLive(at, { ...found, days }, found.days);
-    return { version: await changeSeries(at, found.id, form.version, { days, liveCourse }) };
+    return change(at, found, form.version, editText(edit), { days });
   });
 }
 
-function editOf({ do: what, day, with: other, kind, technique, pattern, minutes }: SeriesEditInput): SeriesEdit {
+/** What a change of a day was, as it is taken back. */
+function editText(edit: SeriesEdit): string {
+  switch (edit.do) {
+    case 'swap':
+      return `days ${edit.day} and ${edit.with} changed places`;
+    case 'move':
+      return `day ${edit.day} moved to day ${edit.to}`;
+    case 'kind':
+      return `day ${edit.day} made ${edit.kind === 'own' ? 'a day alone' : edit.kind}`;
+    case 'practice':
+      return `another practice on day ${edit.day}`;
+  }
+}
+
+function editOf({ do: what, day, with: other, kind, practices }: SeriesEditInput): SeriesEdit {
   switch (what) {
     case 'swap':
       if (other === null) throw invalid({ field: 'with', message: 'Say which day it changes places with.' });
       return { do: 'swap', day, with: other };
+    case 'move':
+      if (other === null) throw invalid({ field: 'with', message: 'Say where it moves to.' });
+      return { do: 'move', day, to: other };
     case 'kind':
       if (!kind) throw invalid({ field: 'kind', message: 'Say what the day becomes.' });
       return { do: 'kind', day, kind };
     case 'practice':
-      return { do: 'practice', day, ...practiceOf(technique, pattern, minutes) };
+      if (practices.length === 0) throw invalid({ field: 'practices', message: 'Say what is practised, and how long.' });
+      return { do: 'practice', day, practices: practices.map((one) => ({ ...one, pattern: canonical(one.pattern) })) };
   }
 }
 
-function practiceOf(technique: string | null | undefined, pattern: string | null | undefined, minutes: number | null) {
-  if (!technique || !pattern || minutes === null) throw invalid({ field: 'technique', message: 'Say what is practised, how, and how long.' });
+/** A pattern as it is kept. @throws invalid where it cannot be read */
+function canonical(pattern: string): string {
   const read = parsePattern(pattern);
-  if (!read.ok) throw invalid({ field: 'pattern', message: read.problems.map(problemText).join(' ') });
-  return { technique, pattern: formatPattern(read.value), minutes };
+  if (!read.ok) throw invalid({ field: 'practices', message: read.problems.map(problemText).join(' ') });
+  return formatPattern(read.value);
 }
 
 function running({ stoppedOn }: KeptSeries): void {
@@ -65,65 +118,72 @@ function notOver({ today }: Desk, of: KeptSeries, day: number): void {
 }
 
 /**
- * Days that became live are held as classes; of those that no longer are, the class falls out where it is not published.
- * @returns the course of its live days
+ * Drafts all days anew, while none of them has begun; with what would mend something that does not come, where one is chosen.
+ * A mend that makes a series longer is taken also while it goes on: what it has stays.
  */
-async function followLive(at: Writing<Staff>, now: KeptSeries, before: readonly SeriesDay[]): Promise<string | null> {
-  const dates = datesOf(now);
-  const became = now.days.flatMap(({ kind }, index) => (kind === 'live' && before[index].kind !== 'live' ? [index] : []));
-  const ended = now.days.flatMap(({ kind }, index) => (kind !== 'live' && before[index].kind === 'live' ? [index] : []));
-  const closed = await closedDates(
-    at,
-    became.map((index) => dates[index]),
-  );
-  if (closed.length > 0) throw new Refusal('closed', 'The studio is closed on that day, so it cannot be a live one.');
-  const classes = now.liveCourse ? await allSessionsOf(at, [now.liveCourse]) : [];
-  for (const index of ended) {
-    const there = classes.find(({ date, cancelled }) => date === dates[index] && !cancelled);
-    if (there && there.published > 0)
-      throw new Refusal('late', 'The plan of this class is published. Cancel the class first; then the day can change.');
-    if (there) await changeClass(at, there.id, there.version, { cancelled: { reason: null, by: at.who.id, at: at.now.toISOString() } });
-  }
-  if (became.length === 0) return now.liveCourse;
-  if (!now.liveCourse) return addLiveCourse(at, now, USUAL_LIVE_MINUTES);
-  const fresh = became.map((index) => ({ date: dates[index], day: now.days[index] }));
-  const { minutes } = await course(at, now.liveCourse);
-  await addLiveClasses(at, { ...now, liveCourse: now.liveCourse }, fresh, minutes);
-  return now.liveCourse;
+export async function draftAgain(desk: Desk, input: unknown): Promise<Now> {
+  authorise(desk.who, 'edit courses');
+  const { series: id, version, technique, mend } = await checked(seriesAgainForm, input);
+  return inOne(desk, async (at) => {
+    const found = await series(at, id);
+    running(found);
+    if (found.version !== version) throw new Refusal('clash');
+    const mends = technique ? (found.unreached.find((one) => one.technique === technique)?.mends[mend ?? 0] ?? null) : [];
+    if (mends === null) throw invalid({ field: 'mend', message: 'This change does not fit the series any more.' });
+    const [only] = mends;
+    if (at.today >= found.firstDate && mends.length === 1 && only.mend === 'longer') return longer(at, found, only.days);
+    if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun: change single days by hand, or copy it.');
+    await practise(at, found, mends);
+    const asked = mends.reduce(withMend, found.asked);
+    const { planning } = await seriesSetting(afresh(at), found.cohort);
+    const drafted = await draftDays(at, asked, overDays(datesOf(found), asked.length), planning);
+    return change(at, found, version, mends.length > 0 ? 'the mend' : 'the draft', drafted);
+  });
 }
 
-/** Drafts all days anew, while none of them has begun. */
-export async function draftAgain(desk: Desk, input: unknown): Promise<Now> {
+/** What a group is said to practise already, it practises from now on, with all that it stands on. */
+async function practise(at: Writing<Staff>, { cohort }: KeptSeries, mends: readonly SeriesMend[]): Promise<void> {
+  const practised = mends.flatMap((one) => (one.mend === 'practised' ? [one.technique] : []));
+  if (practised.length === 0) return;
+  const { planning } = await seriesSetting(at, cohort);
+  await addPractice(
+    at,
+    cohort,
+    practised.flatMap((technique) => [technique, ...wayDown(planning.ladder, technique)]),
+  );
+}
+
+/** Gives a series another name, leader, hour or rule for a missed day. */
+export async function changeSeriesFacts(desk: Desk, input: unknown): Promise<Now> {
+  authorise(desk.who, 'edit courses');
+  const { series: id, version, name, teacher: leads, start, missed } = await checked(seriesFactsForm, input);
+  return inOne(desk, async (at) => {
+    const found = await series(at, id);
+    running(found);
+    await teacher(at, leads);
+    return change(at, found, version, 'what was asked', { name, teacher: leads, missed, asked: { ...found.asked, start } });
+  });
+}
+
+/** Stops a series early: nothing is sent from then on, its live days fall out, and what people did stays. */
+export async function stopSeries(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const { series: id, version } = await checked(seriesSeenForm, input);
   return inOne(desk, async (at) => {
     const found = await series(at, id);
     running(found);
-    if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun: change single days by hand, or copy it.');
-    const { planning } = await seriesSetting(at, found.cohort);
-    const begun = performance.now();
-    const { days, left } = draftSeries(found.asked, datesOf(found), planning, at.newId, () => performance.now() - begun > 2000);
-    return { version: await changeSeries(at, id, version, { days, unreached: left }) };
+    return change(at, found, version, 'the early end', { stoppedOn: at.today });
   });
 }
 
-/** Stops a series early: nothing is sent from then on, and what people did stays. */
-export async function stopSeries(desk: Desk, input: unknown): Promise<Now> {
-  authorise(desk.who, 'edit courses');
-  const { series: id, version } = await checked(seriesSeenForm, input);
-  return inOne(desk, async (at) => {
-    running(await series(at, id));
-    return { version: await changeSeries(at, id, version, { stoppedOn: at.today }) };
-  });
-}
-
-/** Removes a series that has not begun. */
+/** Removes a series that has not begun, and its live days. */
 export async function removeSeries(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const { series: id, version } = await checked(seriesSeenForm, input);
   return inOne(desk, async (at) => {
     const found = await series(at, id);
     if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun, so what people did stays. It can be stopped.');
+    await removeLive(at, found);
     return { version: await changeSeries(at, id, version, { removedAt: at.now }) };
   });
 }
@@ -135,19 +195,18 @@ export async function lengthenSeries(desk: Desk, input: unknown): Promise<Now> {
   return inOne(desk, async (at) => {
     const found = await series(at, id);
     running(found);
-    if (length <= found.days.length) throw invalid({ field: 'length', message: `It has ${found.days.length} days already.` });
-    if (at.today > datesOf(found).at(-1)!) throw new Refusal('late', 'It is over: copy it to go on.');
-    const { planning } = await seriesSetting(at, found.cohort);
-    const longer = { ...found, days: Array.from({ length }, (_, index) => found.days[index] ?? found.days[0]) };
-    const dates = datesOf(longer);
-    const asked = { ...found.asked, length, closed: await closedDates(at, dates) };
-    const begun = performance.now();
-    const draft = draftSeries(asked, dates, planning, at.newId, () => performance.now() - begun > 2000);
-    const days = lengthened(found.days, draft.days);
-    const before = [...found.days, ...days.slice(found.days.length).map((day): SeriesDay => ({ ...day, kind: 'own' }))];
-    const liveCourse = await followLive(at, { ...found, asked, days }, before);
-    return { version: await changeSeries(at, id, version, { days, asked, liveCourse, unreached: draft.left }) };
+    if (found.version !== version) throw new Refusal('clash');
+    return longer(at, found, length);
   });
+}
+
+async function longer(at: Writing<Staff>, found: KeptSeries, length: number): Promise<Now> {
+  if (length <= found.days.length) throw invalid({ field: 'length', message: `It has ${found.days.length} days already.` });
+  const dates = datesOf(found);
+  if (at.today > dates.at(-1)!) throw new Refusal('late', 'It is over: copy it to go on.');
+  const { planning } = await seriesSetting(at, found.cohort);
+  const { asked, days, unreached } = await draftDays(at, { ...found.asked, length }, overDays(dates, length), planning);
+  return change(at, found, found.version, 'the longer series', { asked, days: lengthened(found.days, days), unreached });
 }
 
 /** Days on which nobody practises: the days after them come so much later, live days with them. */
@@ -163,22 +222,8 @@ export async function pauseSeries(desk: Desk, input: unknown): Promise<Now> {
     if (until > addDays(from, MOST_PAUSE))
       throw invalid({ field: 'until', message: `A pause of more than ${MOST_PAUSE + 1} days is another series: stop this one.` });
     if (dayOn(found, from) === null) throw invalid({ field: 'from', message: 'The series has no day then.' });
-    const before = datesOf(found);
-    const after = { ...found, pauses: [...found.pauses, { from, until }] };
-    await moveLive(at, found, before, datesOf(after));
-    return { version: await changeSeries(at, found.id, form.version, { pauses: after.pauses }) };
+    return change(at, found, form.version, 'the pause', { pauses: [...found.pauses, { from, until }] });
   });
 }
 
 const MOST_PAUSE = 29;
-
-async function moveLive(at: Writing<Staff>, of: KeptSeries, before: readonly IsoDate[], after: readonly IsoDate[]): Promise<void> {
-  if (!of.liveCourse) return;
-  const classes = await allSessionsOf(at, [of.liveCourse]);
-  for (const [index, date] of before.entries()) {
-    const there = classes.find((one) => one.date === date && !one.cancelled);
-    if (!there || of.days[index].kind !== 'live' || after[index] === date) continue;
-    if (there.published > 0) throw new Refusal('late', 'A live day after the pause is published already. Cancel it first, then pause.');
-    await changeClass(at, there.id, there.version, { date: after[index] });
-  }
-}

@@ -1,10 +1,11 @@
 import { afterwards, datesOf, driftOf, driftText, neededDays, priorFrom, SERIES_LIMITS, willFinish } from '@/core/series';
-import { addDays, dayText, daysBetween, isoDate, type IsoDate } from '@/core/units';
+import { addDays, dateIn, dayText, daysBetween, type IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import type { Task } from '@/views/lobby';
 import type { Drifting, HardDay, SeriesLine, SeriesView } from '@/views/series';
 import type { Desk } from '../../desk';
 import { roster } from '../../repositories/people';
+import { conventions } from '../../repositories/studio';
 import {
   allSeries,
   checkInsOf,
@@ -38,7 +39,7 @@ export const kept = ({ did }: KeptCheckIn) => did !== 'not today';
 /** Everybody who takes or took part, by name. */
 export async function partsOf(
   desk: Desk,
-  { id }: KeptSeries,
+  { id, stoppedOn }: KeptSeries,
   dates: readonly IsoDate[],
   everybody: Awaited<ReturnType<typeof roster>>,
 ): Promise<Part[]> {
@@ -59,23 +60,29 @@ export async function partsOf(
         name: person?.name ?? 'somebody who left',
         email: person?.email ?? null,
         checkIns: checkIns.get(member.id) ?? [],
-        over: dates.filter((date) => date >= member.joinedOn && date < desk.today && (member.leftOn === null || date < member.leftOn)),
+        over: theirDays(member, dates).filter((date) => date < desk.today && (stoppedOn === null || date < stoppedOn)),
       };
     })
     .sort((a, b) => a.name.localeCompare(b.name));
 }
+
+/** Those of the dates of a series that are somebody's own: from when they joined until they left. */
+const theirDays = ({ joinedOn, leftOn }: Pick<SeriesMember, 'joinedOn' | 'leftOn'>, dates: readonly IsoDate[]): IsoDate[] =>
+  dates.filter((date) => date >= joinedOn && (leftOn === null || date < leftOn));
 
 /** Teachers know people of a series by their first names. */
 export const shownName = (name: string, whole: boolean) => (whole ? name : name.split(' ')[0]);
 
 /** What waits for the director in the series that run: who called for help, and who is drifting off. */
 export async function seriesTasks(desk: Desk): Promise<Task[]> {
-  const all = (await allSeries(desk)).filter((one) => stateOf(one, desk.today) !== 'finished');
+  const all = await allSeries(desk);
   if (all.length === 0) return [];
   const everybody = await roster(desk);
   const tasks = await Promise.all(
     all.map(async (one): Promise<Task[]> => {
       const here = (await partsOf(desk, one, datesOf(one), everybody)).filter(({ leftOn }) => leftOn === null);
+      // Whoever called for help is asked after, also when the series is over.
+      const goesOn = stateOf(one, desk.today) !== 'finished';
       const asking = (await membersOf(desk, [one.id])).filter(({ admitted, leftOn }) => !admitted && leftOn === null).length;
       const drifting = here.filter((part) => driftOf(part.over, part.checkIns) !== null).length;
       const open = { href: `/series/${one.id}`, doing: 'Open the series' };
@@ -83,7 +90,7 @@ export async function seriesTasks(desk: Desk): Promise<Task[]> {
         ...here
           .filter(({ held }) => held)
           .map(({ name }): Task => ({ harm: 'stop', text: `${name} marked a sign that calls for help in ${one.name}. Ask how they are.`, ...open })),
-        ...(asking > 0
+        ...(goesOn && asking > 0
           ? [
               {
                 harm: 'mend',
@@ -95,7 +102,7 @@ export async function seriesTasks(desk: Desk): Promise<Task[]> {
               } as const,
             ]
           : []),
-        ...(drifting > 0
+        ...(goesOn && drifting > 0
           ? [{ harm: 'know', text: `${drifting === 1 ? 'One person is' : `${drifting} people are`} drifting off in ${one.name}.`, ...open } as const]
           : []),
       ];
@@ -114,7 +121,7 @@ export async function goingOf(
   fresh: (day: number) => string | null,
 ): Promise<SeriesView['going']> {
   const here = parts.filter(({ leftOn }) => leftOn === null);
-  const needed = neededDays(dates.length);
+  const share = (await conventions(desk)).guards.finishShare;
   const begun = desk.today >= of.firstDate;
   const letters = await lettersTo(
     desk,
@@ -125,24 +132,25 @@ export async function goingOf(
   const finish = willFinish(
     here.map((part) => ({
       past: [...part.over, ...(said(part, desk.today) ? [desk.today] : [])].map((date) => ({ date, did: said(part, date) })),
-      ahead: dates.filter((date) => date > desk.today || (date === desk.today && !said(part, date))).length,
+      ahead: dates.filter((date) => date >= part.joinedOn && (date > desk.today || (date === desk.today && !said(part, date)))).length,
+      needed: neededDays(dates.filter((date) => date >= part.joinedOn).length, share),
     })),
-    needed,
     desk.today,
     await priorOf(desk, of),
   );
   return {
     today: dates.includes(desk.today) ? here.filter((part) => said(part, desk.today)).length : null,
-    finish: begun && !over && here.length > 0 ? { ...finish, needed } : null,
+    finish: begun && !over && here.length > 0 ? { ...finish, share } : null,
     drifting: over ? [] : here.flatMap((part) => driftingOf(desk, part, letters.get(part.id) ?? null, all)),
     hard: await hardDays(desk, here, all),
     after: over
       ? afterwards(
           parts.map((part) => ({
-            did: dates.map((date) => said(part, date)),
+            did: dates.map((date) => (part.over.includes(date) ? said(part, date) : null)),
             strained: dates.map((date) => part.checkIns.some((one) => one.date === date && one.felt === 'strained')),
           })),
           dates.length,
+          share,
           fresh,
         )
       : [],
@@ -160,14 +168,20 @@ async function priorOf(desk: Desk, of: KeptSeries) {
     desk,
     members.map(({ id }) => id),
   );
-  const length = new Map(past.map((one) => [one.id, one.days.length]));
-  return priorFrom(members.map(({ id, series: in_ }) => Math.min(1, (checkIns.get(id) ?? []).filter(kept).length / length.get(in_)!)));
+  const dates = new Map(past.map((one) => [one.id, datesOf(one)]));
+  return priorFrom(
+    members.flatMap((member) => {
+      if (!member.admitted) return [];
+      const theirs = theirDays(member, dates.get(member.series)!).length;
+      return theirs === 0 ? [] : [Math.min(1, (checkIns.get(member.id) ?? []).filter(kept).length / theirs)];
+    }),
+  );
 }
 
 function driftingOf(desk: Desk, part: Part, written: Date | null, all: boolean): Drifting[] {
   const drift = driftOf(part.over, part.checkIns);
   if (!drift) return [];
-  const days = written ? daysBetween(isoDate(written.toISOString().slice(0, 10)), desk.today) : null;
+  const days = written ? daysBetween(dateIn(desk.who.zone, written), desk.today) : null;
   return [
     {
       member: part.id,

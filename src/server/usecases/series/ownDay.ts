@@ -2,8 +2,8 @@ import { taughtAs } from '@/core/conventions';
 import { layOut } from '@/core/cues';
 import { writePerson } from '@/core/exchange';
 import { readSession, type NamedBlock, type TechniqueBlock } from '@/core/plan';
-import { datesOf, dayOn, easierOf, minutesOf, ownDay, practiceFor, weekOfDay, type OwnDay } from '@/core/series';
-import { EMERGENCY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
+import { datesOf, dayOn, easierOf, minutesOf, ownDay, practiceFor, shortened, weekOfDay, type OwnDay } from '@/core/series';
+import { callsForHelp, EMERGENCY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
 import { addDays, dayText, isoDate, longDayText, type IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import { checkInForm } from '@/forms';
@@ -15,7 +15,6 @@ import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne, type Desk } from '../../desk';
 import { Refusal } from '../../errors';
 import { sessionsOf } from '../../repositories/courses';
-import { addMail } from '../../repositories/mails';
 import { cohortItself } from '../../repositories/cohorts';
 import { member as personWith, type OpenedMember } from '../../repositories/screenings';
 import {
@@ -23,6 +22,7 @@ import {
   checkInsOf,
   findDay,
   keepCheckIn,
+  saidOf,
   series,
   seriesMember,
   type KeptCheckIn,
@@ -30,8 +30,8 @@ import {
   type SeriesMember,
 } from '../../repositories/series';
 import { forgetAttempt } from '../../repositories/signIns';
-import { staff } from '../../repositories/staff';
 import { houseOf } from '../setting';
+import { tellDirectors } from '../tellDirectors';
 import type { Conventions } from '../../repositories/studio';
 
 const GONE = 'This page is closed: its address has ended, or you left the series. The studio can give you a new one; what you did is kept.';
@@ -131,6 +131,8 @@ function saysOf({ found, desk, dates, part }: Here, own: OwnDay | null): string 
       return 'One step back after a day that was much. It is part of the way.';
     case 'not ready yet':
       return 'A few days more with what comes before, so that the next one has ground to stand on.';
+    case 'catching up':
+      return 'A little shorter than the series today. It grows with you, a minute in three days.';
     case null:
       return '';
   }
@@ -139,8 +141,8 @@ function saysOf({ found, desk, dates, part }: Here, own: OwnDay | null): string 
 /** What somebody practises on a day, the easier version beside it, each as it is for them. */
 function practicesOf(here: Here, own: OwnDay, date: IsoDate) {
   const { found, person, house } = here;
-  const blocks = found.days[own.day - 1].blocks;
   const planning = { basis: house, ladder: house.library.edges, taught: (id: string) => taughtAs(house.library.technique(id), house.schools) };
+  const blocks = shortened(found.days[own.day - 1].blocks, own.minutes, planning);
   const [taught, lower] = [blocks, blocks.map((block) => easierOf(block, planning))].map((of) => practiceFor(person, of, date, house));
   return {
     practice: practiceOf(taught.blocks, house),
@@ -152,27 +154,24 @@ function practicesOf(here: Here, own: OwnDay, date: IsoDate) {
 }
 
 function natural(here: Here, own: OwnDay): DayPractice {
-  const { found, house } = here;
-  const minutes = minutesOf(found.days[own.day - 1]);
+  const { house } = here;
   const block: TechniqueBlock = {
     id: 'natural',
     kind: 'technique',
     technique: 'natural',
     pattern: 'natural',
-    dose: `${minutes} min`,
+    dose: `${own.minutes} min`,
     tempo: house.tempo,
   };
   return practiceOf([{ ...block, name: house.library.technique('natural').name }], house);
 }
 
 function practiceOf(blocks: readonly NamedBlock[], house: Conventions): DayPractice {
-  const read = readSession(blocks, house);
-  const first = blocks[0];
+  const techniques = blocks.filter((block): block is NamedBlock & TechniqueBlock => block.kind === 'technique');
   return {
-    names: blocks.map(({ name = '' }) => name),
-    minutes: minutesOf({ blocks: blocks.filter((block): block is NamedBlock & TechniqueBlock => block.kind === 'technique') }),
-    pattern: first.kind === 'technique' ? first.pattern : 'natural',
-    tempo: read[0].pace.tempo,
+    parts: techniques.map((block) => ({ name: block.name ?? '', pattern: block.pattern, minutes: minutesOf({ blocks: [block] }) })),
+    minutes: minutesOf({ blocks: techniques }),
+    tempo: readSession(blocks, house)[0].pace.tempo,
     line: layOut(blocks, house, house.speech),
   };
 }
@@ -205,7 +204,7 @@ export async function checkIn(em: EntityManager, token: string, input: unknown, 
   if (!own) throw new Refusal('not-found', 'The series has no day then, or you were not part of it yet.');
   const { blocks, lower } = practicesOf(here, own, date);
   const techniques = (form.easier ? lower : blocks).flatMap((block) => (block.kind === 'technique' ? [block.technique] : []));
-  const help = form.signs.some((sign) => HELP_SIGNS.includes(sign));
+  const help = callsForHelp(form.signs);
   const { part, person, found } = here;
   await inOne(desk, async (at) => {
     await keepCheckIn(at, {
@@ -221,17 +220,11 @@ export async function checkIn(em: EntityManager, token: string, input: unknown, 
     });
     if (!help || part.held) return;
     await changeMember(at, part.id, { heldAt: at.now });
-    for (const { email } of (await staff(at)).filter(({ role }) => role === 'director'))
-      await addMail(at, {
-        person: null,
-        address: email,
-        subject: `${person.name}: something called for help`,
-        body: [
-          `${person.name} said in “${found.name}” that something called for help. They were told to call the emergency services, and have nothing but the natural breath until you say how it goes on.`,
-          '',
-          'Ask them how they are. What they marked stands in the series.',
-        ].join('\n'),
-      });
+    await tellDirectors(at, person.name, [
+      `${person.name} said in “${found.name}” that something called for help. They were told to call the emergency services, and have nothing but the natural breath until you say how it goes on.`,
+      '',
+      'Ask them how they are. What they marked stands in the series.',
+    ]);
   });
   return { help, signs: form.signs.length > 0 };
 }
@@ -255,15 +248,7 @@ export async function exportDays(em: EntityManager, token: string, address: stri
     studio: desk.who.studioName,
     series: found.name,
     joinedOn: part.joinedOn,
-    days: checkIns.map(({ date, day, did, felt, easier, techniques, signs }) => ({
-      date,
-      day,
-      did,
-      felt,
-      easier,
-      techniques,
-      somethingFeltWrong: signs,
-    })),
+    days: checkIns.map(saidOf),
   });
 }
 

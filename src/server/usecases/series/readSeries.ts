@@ -1,6 +1,7 @@
 import { breathCounts, mustParsePattern } from '@/core/pattern';
-import { blockName } from '@/core/plan';
+import { blockName, techniquesIn } from '@/core/plan';
 import { checkSeries, datesOf, dayOn, minutesOf, ownDay, seriesCheckText, weekOfDay } from '@/core/series';
+import type { IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import type { SeriesLine, SeriesView, TakingPart } from '@/views/series';
 import { authorise, may } from '../../auth/permissions';
@@ -12,9 +13,12 @@ import { roster } from '../../repositories/people';
 import { allSeries, joinToken, membersOf, series, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { staffNames } from '../../repositories/staff';
 import { goingOf, kept, partsOf, shownName, stateOf, type Part } from './going';
+import { OF_PEOPLE } from '../courses/readCourse';
+import { closedDates } from './liveDays';
 import { seriesSetting } from './setting';
 import { joinUrl } from './signUp';
-import { unreachedText } from './words';
+import { lastStepOf } from './steps';
+import { mendsText, unreachedText } from './words';
 
 /** Whether somebody sees a series at all, who takes part in it, and how it goes for each. */
 function sees({ who }: Desk, of: KeptSeries) {
@@ -64,14 +68,23 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
   const dates = datesOf(found);
   const everyMember = await membersOf(desk, [id]);
   const parts = await partsOf(desk, found, dates, everybody);
-  const checks = checkSeries(found.days, dates, found.asked.start, planning);
+  const live = {
+    classes: new Map(classes.map(({ date, blocks }) => [date, techniquesIn(blocks).map(({ technique }) => technique)] as const)),
+    closed: await closedDates(desk, dates),
+    weekdays: found.asked.live,
+    today: desk.today,
+  };
+  const checks = checkSeries(found.days, dates, found.asked.start, planning, found.stoppedOn ? null : live).filter(
+    ({ finding }) => see.all || (see.felt && !(finding.code === 'course' && OF_PEOPLE.includes(finding.finding.code))),
+  );
   const state = stateOf(found, desk.today);
+  const practised = new Set(found.days.flatMap(({ blocks }) => blocks.map(({ technique }) => technique)));
   return {
     id,
     version: found.version,
     name: found.name,
     cohort: { id: group.id, name: group.name },
-    teacher: nameOf(found.teacher),
+    teacher: { id: found.teacher, name: nameOf(found.teacher) },
     firstDate: found.firstDate,
     lastDate: dates.at(-1)!,
     start: found.asked.start,
@@ -109,7 +122,18 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
       day: check.day,
       text: `${check.technique ? (house.library.find(check.technique)?.name ?? check.technique) : 'This day'} ${seriesCheckText(check, house.library)}.`,
     })),
-    unreached: found.unreached.map((one) => ({ text: unreachedText(one, house.library), mends: one.mends })),
+    // Why something does not come may be who takes part; what was put in by hand comes.
+    unreached: (see.all ? found.unreached : [])
+      .filter(({ technique }) => !practised.has(technique))
+      .map((one) => ({
+        technique: one.technique,
+        text: unreachedText(one, house.library),
+        // Once it goes on, what it has stays: it can only be made longer.
+        mends: one.mends.flatMap((mends, at) =>
+          state === 'planning' || (mends.length === 1 && mends[0].mend === 'longer') ? [{ at, text: mendsText(mends, house.library) }] : [],
+        ),
+      })),
+    undo: see.all ? undoOf(found, desk.today) : null,
     people: see.people ? parts.map((part) => takingPart(desk, part, found, setting, see)) : [],
     going: see.felt ? await goingOf(desk, found, parts, dates, see.all, (day) => newOn(found, day, house.library)) : null,
     waiting: see.all
@@ -121,6 +145,11 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
       ? house.library.techniques.map(({ id: technique, name }) => ({ id: technique, name, pattern: planning.taught(technique).pattern }))
       : [],
   };
+}
+
+function undoOf(found: KeptSeries, today: IsoDate): SeriesView['undo'] {
+  const { step, stays } = lastStepOf(found, today);
+  return step && !stays ? { what: step.what, back: step.back } : null;
 }
 
 function joiningOf(

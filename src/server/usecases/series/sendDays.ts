@@ -57,7 +57,8 @@ export async function sendDays(em: EntityManager, studio: string, now: Date): Pr
         await addMail(at, {
           person: person.id,
           address: person.email!,
-          subject: `Day ${day}: ${one.name}`,
+          // Whose day it is, their page says: people may be on different ones.
+          subject: `Today: ${one.name}`,
           body: [
             `Good morning ${person.name.split(' ')[0]}`,
             '',

@@ -46,6 +46,7 @@ export async function giveNewAddress(desk: Desk, input: unknown): Promise<{ read
   const { member: id } = await checked(memberForm, input);
   return inOne(desk, async (at) => {
     const part = await seriesMember(at, id);
+    if (part.leftOn !== null || !part.admitted) throw new Refusal('late', 'They do not take part, so they have no page.');
     const found = await series(at, part.series);
     const { name, email } = await person(at, part.person);
     const url = dayUrl(await newAddress(at, id));

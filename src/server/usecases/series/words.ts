@@ -1,5 +1,6 @@
-import type { NotReached } from '@/core/series';
+import { seriesMendText, type NotReached, type SeriesMend } from '@/core/series';
 import type { Library } from '@/core/library';
+import { capital, listed } from '@/core/wording';
 
 /** What was asked for and does not come, as a sentence. */
 export function unreachedText({ technique, why }: NotReached, { find }: Library): string {
@@ -10,12 +11,18 @@ export function unreachedText({ technique, why }: NotReached, { find }: Library)
     case 'hour':
       return `${name} does not come: it, or something it stands on, is not for this hour of the day.`;
     case 'not alone':
-      return `${name} does not come: it, or something it stands on, is not practised alone at home. With live days it may.`;
+      return `${name} does not come: it, or something it stands on, is not practised alone at home.`;
     case 'not settled':
       return `${name} does not come: it is for a settled group, with a teacher there.`;
     case 'no free day':
       return `${name}, which they practise already, found no free day in its week.`;
+    case 'minutes':
+      return `${name} does not come: a whole round of it, or of something it stands on, is longer than the longest day.`;
     case 'days':
       return `${name} does not come: what it stands on needs more days than there are.`;
   }
 }
+
+/** What the button of a mend says. @example // "21 days" */
+export const mendsText = (mends: readonly SeriesMend[], library: Library): string =>
+  capital(listed(mends.map((mend) => seriesMendText(mend, library))));

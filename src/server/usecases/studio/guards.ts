@@ -47,6 +47,7 @@ function guardsOf({
   holdFour,
   easyPercent,
   strainedPercent,
+  finishPercent,
 }: Omit<GuardsInput, 'version'>): Guards {
   const [one, two] = GUARDS.holdSeconds;
   return {
@@ -59,5 +60,6 @@ function guardsOf({
     holdSeconds: [one, two, holdThree, holdFour],
     easyShare: easyPercent / 100,
     strainedBack: strainedPercent / 100,
+    finishShare: finishPercent / 100,
   };
 }

@@ -1,3 +1,4 @@
+import { callsForHelp } from '@/core/screening';
 import { CORRECTED_WITHIN_HOURS } from '@/core/teach';
 import { logForm, logId } from '@/forms';
 import type { LogAnswer } from '@/views/teach';
@@ -9,7 +10,8 @@ import { Refusal } from '../../errors';
 import { course, progressOf, session as sessionById } from '../../repositories/courses';
 import { sessionsHandedTo } from '../../repositories/hands';
 import { addLog, holdLog, logIsHere } from '../../repositories/logs';
-import { peopleOf } from '../../repositories/people';
+import { peopleNames, peopleOf } from '../../repositories/people';
+import { tellDirectors } from '../tellDirectors';
 
 /**
  * Keeps what a teacher logs after class. The device makes the id, so a log that is sent again, after the network came
@@ -23,10 +25,26 @@ export async function logClass(desk: Desk, input: unknown): Promise<LogAnswer> {
     const here = await logIsHere(at, id);
     if (here) return { kept: here === 'held' ? 'held' : 'again' };
     const wrong = await take(at, input);
-    if (!wrong) return { kept: 'taken' };
-    await holdLog(at, id, wrong, input);
-    return { kept: 'held' };
+    if (wrong) await holdLog(at, id, wrong, input);
+    await tellOfHelp(at, input);
+    return { kept: wrong ? 'held' : 'taken' };
   });
+}
+
+/** Where something called for help the directors hear of it, whether the log could be taken or waits. */
+async function tellOfHelp(at: Writing<Desk['who']>, input: unknown): Promise<void> {
+  const form = await orNull(checked(logForm, input));
+  const called = form?.attendance.filter(({ stopSigns }) => callsForHelp(stopSigns)) ?? [];
+  if (called.length === 0) return;
+  const names = await peopleNames(at);
+  for (const { person } of called) {
+    const name = names.get(person) ?? 'Somebody';
+    await tellDirectors(at, name, [
+      `${at.who.name} logged of a class that something called for help with ${name}.`,
+      '',
+      'Ask them how they are. What was marked stands in the log of the class.',
+    ]);
+  }
 }
 
 /** Takes a log, or says why it cannot be taken as it is. */

@@ -30,23 +30,31 @@ export default async function CoursePage({ params, searchParams }: Props) {
             <h1>{course.name}</h1>
             <p className="soft">
               <Link href={`/cohorts/${cohort.id}`}>{cohort.name}</Link>, {cohort.people} people · {teacher} ·{' '}
-              {course.weekdays.map((day) => DAYS[day - 1]).join(' and ')} {course.start}, {course.minutes} minutes · {dayText(sessions[0].date)} –{' '}
-              {dayText(sessions[sessions.length - 1].date)}
+              {course.weekdays.map((day) => DAYS[day - 1]).join(' and ')} {course.start}, {course.minutes} minutes
+              {sessions.length > 0 && ` · ${dayText(sessions[0].date)} – ${dayText(sessions[sessions.length - 1].date)}`}
+              {course.series && (
+                <>
+                  {' '}
+                  · the live days of <Link href={`/series/${course.series.id}`}>{course.series.name}</Link>
+                </>
+              )}
             </p>
           </>
         }
       >
         <p className="lead">
           {week === null ? 'It has not started yet. ' : week > course.weeks ? 'It is finished. ' : `Week ${week} of ${course.weeks}. `}
-          {!drafted
-            ? 'Its dates stand. Press Draft, and the goals are laid out from the ground up.'
-            : course.unplaced.length > 0 && wrong === 0
-              ? `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet; nothing else is out of order.`
-              : wrong === 0
-                ? 'Nothing is out of order.'
-                : wrong === 1
-                  ? 'One thing wants mending.'
-                  : `${wrong} things want mending.`}
+          {sessions.length === 0
+            ? 'No class of it is held.'
+            : !drafted
+              ? 'Its dates stand. Press Draft, and the goals are laid out from the ground up.'
+              : course.unplaced.length > 0 && wrong === 0
+                ? `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet; nothing else is out of order.`
+                : wrong === 0
+                  ? 'Nothing is out of order.'
+                  : wrong === 1
+                    ? 'One thing wants mending.'
+                    : `${wrong} things want mending.`}
         </p>
         {course.unplaced.length > 0 && (
           <div className="note" style={{ marginBottom: 14 }}>

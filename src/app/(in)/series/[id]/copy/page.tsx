@@ -29,7 +29,7 @@ export default async function CopySeriesPage({ params }: { params: Promise<{ id:
           id={id}
           name={view.name}
           cohort={view.cohort.id}
-          teacher={teachers[0]?.id ?? ''}
+          teacher={view.teacher.id}
           choices={{ cohorts, teachers }}
           firstDate={addDays(mondayOf(desk.today), 7)}
         />

@@ -1,0 +1,57 @@
+import { v7 as newId } from 'uuid';
+import { addDays } from '../../src/core/units';
+import { MailRow } from '../../src/server/db/rows';
+import type { Desk } from '../../src/server/desk';
+import { membersOf, ownToken } from '../../src/server/repositories/series';
+import { createSeries } from '../../src/server/usecases/series/createSeries';
+import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
+import { ANYWHERE, deskOf, NOW, ownerManager, TODAY } from './studio';
+
+/** Challenge series, as the tests of them make and find them. */
+
+/** The desk of the demo's director. */
+export const director = (now = NOW) => deskOf('director', now);
+/** Every mail there is: a page of the outbox shows the newest alone. */
+export const mails = async () => (await ownerManager()).find(MailRow, {}, { ...ANYWHERE, orderBy: { id: 'desc' } });
+export const BEGINNERS = 'Three weeks to an even breath';
+
+/** The demo's series, which is in its third week, with whoever takes part and their addresses. */
+export async function running(desk?: Desk) {
+  const by = desk ?? (await director());
+  const [line] = (await listSeries(by)).filter(({ name }) => name === BEGINNERS);
+  const members = await membersOf(by, [line.id]);
+  const view = await readSeries(by, line.id);
+  const of = (name: string) => {
+    const { member } = view.people.find((one) => one.name === name)!;
+    const part = members.find(({ id }) => id === member)!;
+    return { ...part, token: ownToken(by, part) };
+  };
+  return { id: line.id, version: view.version, view, of };
+}
+
+/** What is asked of a series of a week. */
+export const input = (teacher: string, cohort: string, over: object = {}) => ({
+  once: newId(),
+  name: 'A week of even breath',
+  cohort,
+  teacher,
+  firstDate: addDays(TODAY, 20),
+  length: 7,
+  start: '06:30',
+  from: 1,
+  to: 3,
+  gentleEvery: 7,
+  live: [],
+  liveMinutes: 30,
+  missed: 'go on',
+  themes: [{ techniques: ['equal-4-4'] }],
+  ...over,
+});
+
+/** A series made by the director for the cohort of the demo's own. */
+export async function made(over: object = {}) {
+  const desk = await director();
+  const { view } = await running(desk);
+  const { id } = await createSeries(desk, input(desk.who.id, view.cohort.id, over));
+  return { desk, id, view: await readSeries(await director(), id) };
+}
