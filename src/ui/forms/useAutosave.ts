@@ -8,6 +8,9 @@ import type { Reply } from './reply';
 const AFTER_MS = 500;
 const AGAIN_MS = 8000;
 
+/** Why something was not done: it would not have had what is typed here. */
+const UNSAVED = { ok: false, code: 'unsaved', message: 'What you typed is not saved yet, so nothing was done. Try again when it is.', fields: [] } as const;
+
 interface Saving<Value, Theirs> {
   /** What it is, for the device to keep what was typed until it has arrived. */
   readonly key: string;
@@ -29,8 +32,8 @@ export interface Autosaved<Value, Theirs> {
   readonly save: (value: Value) => void;
   /** Keeps on the device what does not read yet, so that a reload does not lose it. */
   readonly keep: (value: Value) => void;
-  /** What was seen counts on by something else than saving. */
-  readonly seen: (version: number) => void;
+  /** Does something else to what is saved here: after what was typed has arrived, at the version that stands then, and before what is typed meanwhile is sent. */
+  readonly inTurn: <Done extends { readonly version: number }>(work: (version: number) => Promise<Reply<Done>>) => Promise<Reply<Done>>;
   /** Goes on from a version: theirs was taken, or mine is to stand over it. */
   readonly settle: (version: number, mine: Value | null) => void;
 }
@@ -76,9 +79,10 @@ export function useAutosave<Value, Theirs>({
     unsaved.current = null;
     void forgetTyped(key).catch(() => undefined);
   };
-  const attempt = async () => {
+  /** Whether what waited has arrived. */
+  const attempt = async (): Promise<boolean> => {
     const waiting = unsaved.current;
-    if (!waiting) return;
+    if (!waiting) return true;
     try {
       const reply = await send(waiting.value, version.current);
       if (reply.ok) {
@@ -86,24 +90,33 @@ export function useAutosave<Value, Theirs>({
         if (unsaved.current === waiting) forget();
         setShown(reply.value.version);
         setSaved({ text: `Saved ${clockNow()}.`, bad: false });
-        return onSaved();
+        onSaved();
+        return true;
       }
       setSaved({ text: reply.message, bad: true });
-      if (reply.code !== 'clash') return;
-      const theirs = await compare(waiting.value, version.current);
-      if (!theirs.ok) return;
-      setSaved(null);
-      setClash(theirs.value);
+      const theirs = reply.code === 'clash' ? await compare(waiting.value, version.current) : null;
+      if (theirs?.ok) {
+        setSaved(null);
+        setClash(theirs.value);
+      }
     } catch {
       setSaved({ text: 'The studio could not be reached. What you typed is still here and is saved as soon as it can be.', bad: true });
       later(AGAIN_MS);
     }
+    return false;
+  };
+  /** One after another, whatever becomes of the one before. */
+  const queued = <Done,>(work: () => Promise<Done>): Promise<Done> => {
+    const own = queue.current.then(work);
+    queue.current = own.then(
+      () => undefined,
+      () => undefined,
+    );
+    return own;
   };
   const later = (ms: number) => {
     clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
-      queue.current = queue.current.then(attempt);
-    }, ms);
+    timer.current = setTimeout(() => void queued(attempt), ms);
   };
   const save = (value: Value) => {
     keep(value);
@@ -121,15 +134,22 @@ export function useAutosave<Value, Theirs>({
     if (mine === null) setSaved({ text: 'Theirs stands.', bad: false });
     else later(0);
   };
-  const seen = (now: number) => {
-    version.current = now;
-    setShown(now);
-  };
+  const inTurn: Autosaved<Value, Theirs>['inTurn'] = (work) =>
+    queued(async () => {
+      clearTimeout(timer.current);
+      while (unsaved.current) if (!(await attempt())) return UNSAVED;
+      const reply = await work(version.current);
+      if (reply.ok) {
+        version.current = reply.value.version;
+        setShown(reply.value.version);
+      }
+      return reply;
+    });
   const keepOnly = (value: Value) => {
     clearTimeout(timer.current);
     keep(value);
   };
-  return { saved, version: shown, clash, save, keep: keepOnly, seen, settle };
+  return { saved, version: shown, clash, save, keep: keepOnly, inTurn, settle };
 }
 
 function clockNow(): string {

@@ -45,7 +45,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
   const [past, setPast] = useState<readonly Sheet[]>([]);
   const [undone, setUndone] = useState<readonly Sheet[]>([]);
   const input = ({ drafts, purpose, note }: Sheet, version: number) => ({ session: session.id, version, purpose, note, blocks: drafts.map(toInput) });
-  const { saved, save, keep, version, clash, seen, settle } = useAutosave<Sheet, PlanNow>({
+  const { saved, save, keep, version, clash, inTurn, settle } = useAutosave<Sheet, PlanNow>({
     key: `plan ${session.id}`,
     onFound: (value) => show(value),
     version: session.version,
@@ -93,14 +93,9 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
     settle(theirs.version, null);
     router.refresh();
   };
-  const showNow = async () => {
-    const now = await comparePlanAction(input(sheet, version));
-    if (now.ok) takeTheirs(now.value);
-    else router.refresh();
-  };
   return (
     <>
-      <SaidHere plan={plan} onAnswered={() => void showNow()} />
+      <SaidHere plan={plan} inTurn={inTurn} now={() => comparePlanAction(input(sheet, version))} onAnswered={takeTheirs} />
       <Minutes planned={plannedMinutes(reads)} minutes={session.minutes} whole={whole} saved={saved} />
       {clash && (
         <Clash differs={clash.differs} onTheirs={() => takeTheirs(clash)} onMine={() => settle(clash.version, sheet)}>
@@ -147,12 +142,9 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
         <Plank>
           <Publish
             plan={plan}
-            version={version}
             ready={whole && !saved?.bad && clash === null}
-            onDone={(now) => {
-              if (now !== null) seen(now);
-              router.refresh();
-            }}
+            inTurn={inTurn}
+            onDone={router.refresh}
           />
           <Conversation session={session.id} said={plan.conversation} />
           <Checks checks={plan.checks} onMend={null} busy={false} days={false} />

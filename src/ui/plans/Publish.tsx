@@ -10,18 +10,19 @@ import { PickField } from '../fields';
 import { Refusal } from '../forms/fields';
 import { useOnce } from '../forms/once';
 import { useAction } from '../forms/useAction';
+import type { Autosaved } from '../forms/useAutosave';
 
 /** Where the plan stands, its versions, and the step to publish the next one to a teacher. */
 export function Publish({
   plan,
-  version,
   ready,
+  inTurn,
   onDone,
 }: {
   plan: PlanView;
-  version: number;
   ready: boolean;
-  onDone: (version: number | null) => void;
+  inTurn: Autosaved<unknown, unknown>['inTurn'];
+  onDone: () => void;
 }) {
   const { session, versions, unpublished, teachers, mayEdit } = plan;
   const [teacher, setTeacher] = useState(plan.teacher);
@@ -31,10 +32,9 @@ export function Publish({
   const latest = versions.at(-1);
   const changed = latest === undefined || (unpublished?.length ?? 0) > 0 || teacher !== plan.teacher;
   const publish = async () => {
-    const reply = await run(() => publishPlanAction({ once: once.id(), session: session.id, version, teacher, reason }));
+    const reply = await run(() => inTurn((version) => publishPlanAction({ once: once.id(), session: session.id, version, teacher, reason })));
     if (reply?.ok) once.done();
-    if (reply?.ok) onDone(reply.value.version);
-    else if (reply?.code === 'clash') onDone(null);
+    if (reply?.ok || reply?.code === 'clash') onDone();
   };
   const lacks = teachers.find(({ id }) => id === teacher)?.lacks ?? [];
   return (
