@@ -53,6 +53,8 @@ export interface TakingPart {
   readonly mails: boolean;
   readonly address: boolean;
   readonly left: boolean;
+  /** Whether they can be given an address: the studio knows them still. */
+  readonly known: boolean;
   /** Something called for help, and the director has not said how it goes on. */
   readonly held: boolean;
 }
@@ -139,6 +141,8 @@ export interface DayView {
   readonly studio: string;
   readonly series: string;
   readonly date: IsoDate;
+  /** The instant at which the date is another one at the studio. */
+  readonly ends: string;
   /** The day they practise, from 1; null where there is none today. */
   readonly day: number | null;
   /** Why it is not the day the series has, or why there is none, as a sentence. */

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { accessible, choose, fitsTheWidth, signInAs } from './story';
+import { expect } from '@playwright/test';
+import { accessible, choose, fitsTheWidth, signInAs, test } from './story';
 
 const ROSTER = 'Full name,Mail,Born\nIris V.,iris@post.example,14/5/1986\nJoss H.,joss@post.example,2 Mar 1979\n';
 

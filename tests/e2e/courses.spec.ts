@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { accessible, choose, signInAs } from './story';
+import { expect } from '@playwright/test';
+import { accessible, choose, signInAs, test } from './story';
 
 test('a course is made, drafted, moved by keyboard and by drag, and answers on the plank', async ({ page, context }) => {
   await signInAs(page, 'director', '/courses');

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { accessible, choose, signInAs } from './story';
+import { expect } from '@playwright/test';
+import { accessible, choose, signInAs, test } from './story';
 
 test('a director signs in and finds a technique by a misspelt name', async ({ page }) => {
   await page.goto('/courses');

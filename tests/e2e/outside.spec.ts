@@ -1,7 +1,7 @@
 import { request as httpRequest } from 'node:http';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { CONDITIONS } from '../../src/core/screening';
-import { signInAs, type Role } from './story';
+import { signInAs, test, type Role } from './story';
 
 const PLACES = [
   '/',

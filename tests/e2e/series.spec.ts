@@ -1,5 +1,5 @@
-import { expect, test, type Browser, type Page } from '@playwright/test';
-import { accessible, choose, fitsTheWidth, signInAs } from './story';
+import { expect, type Browser, type Page } from '@playwright/test';
+import { accessible, choose, fitsTheWidth, signInAs, test } from './story';
 
 const BEGINNERS = 'Three weeks to an even breath';
 

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { accessible, choose, fitsTheWidth, signInAs } from './story';
+import { expect, type Page } from '@playwright/test';
+import { accessible, choose, fitsTheWidth, signInAs, test } from './story';
 
 /** The row of a class in the week, by what its menu is called. */
 const row = (page: Page, menu: string) =>

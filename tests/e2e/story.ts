@@ -1,6 +1,34 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { DEMO_STAFF } from '../../demo/staff';
+
+/** Waits until everything on a page that can be pressed answers: before that a press is lost, however fast a machine presses. */
+async function awake(page: Page): Promise<void> {
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('main :is(a, button, input, textarea)')].every((one) => Object.keys(one).some((key) => key.startsWith('__react'))),
+  );
+}
+
+/** Stories in which a page that was opened or loaded anew is awake before anything on it is pressed. */
+export const test = base.extend<object, object>({
+  browser: [
+    async ({ browser }, use) => {
+      const make = browser.newContext.bind(browser);
+      browser.newContext = async (options) => {
+        const context = await make(options);
+        if (options?.javaScriptEnabled !== false)
+          context.on('page', (page) => {
+            const [open, again] = [page.goto.bind(page), page.reload.bind(page)];
+            page.goto = async (...of) => open(...of).then((answer) => awake(page).then(() => answer));
+            page.reload = async (...of) => again(...of).then((answer) => awake(page).then(() => answer));
+          });
+        return context;
+      };
+      await use(browser);
+    },
+    { scope: 'worker' },
+  ],
+});
 
 export type Role = (typeof DEMO_STAFF)[number]['role'];
 
@@ -12,6 +40,7 @@ export async function signInAs(page: Page, role: Role, next = '/'): Promise<void
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL((url) => url.pathname === next);
+  await awake(page);
 }
 
 /** Chooses in one of our fields, as a person would: opens it and takes the option. */

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { accessible, fitsTheWidth, signInAs } from './story';
+import { expect } from '@playwright/test';
+import { accessible, fitsTheWidth, signInAs, test } from './story';
 
 test('a teacher on a phone reads, opens, teaches without a network, logs, and the director sees it', async ({ page, context, browser }) => {
   await page.setViewportSize({ width: 390, height: 844 });

@@ -1,12 +1,12 @@
 import { v7 as newId } from 'uuid';
-import { CONDITIONS, HELP_SIGNS } from '../../src/core/screening';
+import { CONDITIONS, HELP_SIGNS, STOP_SIGNS } from '../../src/core/screening';
 import { datesOf } from '../../src/core/series';
 import { addDays, isoDate } from '../../src/core/units';
 import { vault } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
 import { CheckInRow, SeriesMemberRow } from '../../src/server/db/rows';
 import type { Desk } from '../../src/server/desk';
-import { membersOf, ownToken, series as seriesById } from '../../src/server/repositories/series';
+import { checkInsOf, membersOf, ownToken, series as seriesById } from '../../src/server/repositories/series';
 import { sessionsOf } from '../../src/server/repositories/courses';
 import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { exportSeries, importCourse, previewCourse } from '../../src/server/usecases/exchange/coursePackage';
@@ -202,6 +202,53 @@ describe('the person’s day', () => {
     expect(JSON.stringify((await running()).view)).not.toContain('Bram');
   });
 
+  test('what felt wrong is not unsaid by a later tap, and saying so leaves standing how the day was', async () => {
+    const { of } = await running();
+    const { token, id } = of('Ines P.');
+    const say = async (over: object, now = NOW) => checkIn(await freshManager(), token, { did: 'done', ...over }, HERE, now);
+    const kept = async () => (await checkInsOf(await director(), [id])).get(id)!.at(-1)!;
+    const hard = async () => (await running()).view.going!.hard.filter(({ member, date }) => member === id && date === TODAY);
+    expect(await say({ felt: 'worked', easier: true })).toEqual({ help: false, signs: false });
+    expect(await say({ signs: ['dizziness'], wrong: true })).toEqual({ help: false, signs: true });
+    expect(await kept()).toMatchObject({ did: 'done', felt: 'worked', easier: true, signs: true });
+    expect(await say({ felt: 'easy' })).toEqual({ help: false, signs: true });
+    expect(await kept()).toMatchObject({ did: 'done', felt: 'easy', easier: false, signs: true });
+    await say({ did: 'not today', signs: [STOP_SIGNS[1]] });
+    expect(await kept()).toMatchObject({ did: 'not today', signs: true, techniques: [] });
+    expect((await hard()).map(({ what }) => what)).toEqual([`dizziness and ${STOP_SIGNS[1]}`]);
+    // A step that was taken back follows again from what is said after that.
+    await undoStepBack(await director(), { checkIn: (await kept()).id });
+    await say({ felt: 'easy' });
+    expect((await kept()).undone).toBe(true);
+    await say({ signs: ['dizziness'], wrong: true });
+    expect((await kept()).undone).toBe(true);
+    await say({ felt: 'strained' });
+    expect((await kept()).undone).toBe(false);
+  });
+
+  test('what called for help stays said until the director has spoken; told too late for the ladder, they hear all the same', async () => {
+    const { of } = await running();
+    const told = async () => (await mails()).filter(({ subject }) => subject.includes('called for help')).length;
+    const { token, id } = of('Lotte V.');
+    const say = async (over: object, now = NOW) => checkIn(await freshManager(), token, { did: 'done', ...over }, HERE, now);
+    const before = await told();
+    await say({ signs: [HELP_SIGNS[0]], wrong: true });
+    // The phone sends it once more, and somebody taps how the day was.
+    expect(await say({ signs: [HELP_SIGNS[0]], wrong: true })).toEqual({ help: true, signs: true });
+    expect(await say({ felt: 'easy' })).toEqual({ help: true, signs: true });
+    expect(await told()).toBe(before + 1);
+    await goOn(await director(), { member: id });
+    expect(await say({ felt: 'worked' })).toEqual({ help: false, signs: true });
+    expect((await running()).view.people.find(({ member }) => member === id)!.held).toBe(false);
+    expect(await told()).toBe(before + 1);
+    const late = { date: addDays(TODAY, -2), felt: 'easy' };
+    expect(await answerOf(say(late))).toBe('late');
+    expect(await say({ ...late, signs: [HELP_SIGNS[0]] })).toEqual({ help: true, signs: true });
+    expect((await checkInsOf(await director(), [id])).get(id)!.some(({ date, signs }) => date === late.date && signs)).toBe(false);
+    expect(await told()).toBe(before + 2);
+    expect((await running()).view.people.find(({ member }) => member === id)!.held).toBe(true);
+  });
+
   test('a strained day steps back one, and the director may take that back', async () => {
     const { of, view } = await running();
     const tomorrow = at(addDays(TODAY, 1), '09:00');
@@ -234,11 +281,14 @@ describe('the person’s day', () => {
     expect(JSON.parse(await exportDays(await freshManager(), fresh, HERE, NOW))).toMatchObject({ series: BEGINNERS, days: expect.any(Array) });
     expect(await weekNote(await freshManager(), fresh, HERE, NOW)).toContain('done and easy');
     await leaveSeries(await freshManager(), fresh, HERE, NOW);
-    expect(await answerOf(giveNewAddress(await director(), { member: id }))).toBe('late');
     for (const gone of [fresh, 'x', 'a'.repeat(43)]) {
       expect(await answerOf(openDay(await freshManager(), gone, '203.0.113.77', NOW))).toBe('late');
       expect(await answerOf(checkIn(await freshManager(), gone, { did: 'done' }, '203.0.113.77', NOW))).toBe('late');
     }
+    // Left by mistake, they take part again by another address, with what they did.
+    const again = (await giveNewAddress(await director(), { member: id })).url.split('/').pop()!;
+    expect((await openDay(await freshManager(), again, HERE, NOW)).did).toBeGreaterThan(0);
+    expect(await answerOf(openDay(await freshManager(), fresh, '203.0.113.78', NOW))).toBe('late');
   });
 
   test('addresses cannot be guessed for long from one place', async () => {
@@ -281,6 +331,14 @@ describe('signing up by a link', () => {
     await decline(await director(), { member: asking.find(({ name }) => name === 'Per Q.')!.member });
     expect(await waiting()).toEqual([]);
     expect((await readSeries(await director(), id)).people.map(({ name }) => name)).not.toContain('Per Q.');
+    // Answered no by mistake, or left: asking anew waits for the yes anew, and their address opens nothing meanwhile.
+    await leaveSeries(await freshManager(), own, HERE, NOW);
+    for (const name of ['Per Q.', 'Juna Q.']) await signUp(await freshManager(), token, someone({ name }), '203.0.113.90', NOW);
+    expect((await waiting()).map(({ name }) => name).sort()).toEqual(['Juna Q.', 'Per Q.']);
+    expect(await answerOf(openDay(await freshManager(), own, HERE, NOW))).toBe('late');
+    expect(await answerOf(giveNewAddress(await director(), { member: part.id }))).toBe('late');
+    await admit(await director(), { member: part.id });
+    expect((await openDay(await freshManager(), own, HERE, NOW)).mails).toBe(true);
   });
 
   test('what strangers do with it ends soon: a limit, a trap, a closed link', async () => {
@@ -409,7 +467,14 @@ describe('keeping people on', () => {
     expect(mail.body).toMatch(/^Hello Rosa, your last day with us was /);
     expect(mail.body).toContain(rosa.token);
     expect(await answerOf(write('Again.', at(addDays(TODAY, 2), '23:00')))).toBe('late');
-    expect(await answerOf(write('Again.', at(addDays(TODAY, 3), '09:00')))).toBe('allowed');
+    // Nobody is asked to come back who called for help, or when it is over.
+    const three = at(addDays(TODAY, 3), '09:00');
+    await checkIn(await freshManager(), rosa.token, { did: 'not today', signs: [HELP_SIGNS[0]] }, HERE, NOW);
+    expect((await readSeries(await director(three), id)).going!.drifting.find(({ member }) => member === rosa.id)!.not).toContain('called for help');
+    expect(await answerOf(write('Again.', three))).toBe('late');
+    await goOn(await director(), { member: rosa.id });
+    expect(await answerOf(write('Again.', at(addDays(TODAY, 60), '09:00')))).toBe('late');
+    expect(await answerOf(write('Again.', three))).toBe('allowed');
     // Whoever is not drifting off is not written to, whatever is sent.
     expect(await answerOf(write('Hello.', NOW, [of('Cosmo W.').id]))).toBe('late');
   });

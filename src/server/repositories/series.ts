@@ -214,14 +214,49 @@ export interface Said {
   readonly signs: readonly string[];
 }
 
-/** Keeps what somebody says of a day: once for a day however often it is sent, the last word counting. */
-export async function keepCheckIn(at: Writing, { person, signs, member, date, ...said }: Said): Promise<void> {
+/** What felt wrong on a day. */
+export interface DaySigns {
+  readonly all: readonly string[];
+  /** Those that were not said of that day before. */
+  readonly fresh: readonly string[];
+}
+
+/**
+ * Keeps what somebody says of a day: once for a day however often it is sent, the last word counting. What felt wrong stays said, whatever
+ * is tapped after it; and who says only what felt wrong leaves standing how the day was.
+ * @param onlySigns nothing else is said of the day where something was said already
+ */
+export async function keepCheckIn(at: Writing, { person, signs, member, date, ...said }: Said, onlySigns = false): Promise<DaySigns> {
   const { wrappedKey } = await holdPerson(at, person);
   const found = await hold(at, CheckInRow, { member, date });
   const id = found?.id ?? at.newId();
-  const sealed = signs.length > 0 ? at.vault.seal(wrappedKey, JSON.stringify(signs), { person, table: 'check_in', row: id }) : null;
-  if (found) await change(at, CheckInRow, { id }, { ...said, sealed, at: at.now });
-  else await add(at, CheckInRow, { id, member, date, ...said, sealed, undoneBy: null, at: at.now });
+  const before = found ? (openedSigns(at, wrappedKey, person, found) ?? []) : [];
+  const fresh = signs.filter((sign) => !before.includes(sign));
+  const all = [...before, ...fresh];
+  const sealed = all.length > 0 ? at.vault.seal(wrappedKey, JSON.stringify(all), placeOf(person, id)) : null;
+  if (!found) await add(at, CheckInRow, { id, member, date, ...said, sealed, undoneBy: null, at: at.now });
+  else {
+    const harder = fresh.length > 0 || (said.felt === 'strained' && found.felt !== 'strained');
+    // Whoever took a step back did not know of what is said only now.
+    await change(at, CheckInRow, { id }, { ...(onlySigns ? {} : said), sealed, at: at.now, ...(harder ? { undoneBy: null } : {}) });
+  }
+  return { all, fresh };
+}
+
+const placeOf = (person: string, row: string) => ({ person, table: 'check_in', row }) as const;
+
+/** Which signs there were on a day; null where none are kept, or they cannot be opened any more. */
+function openedSigns(
+  { vault }: Pick<Desk<Actor>, 'vault'>,
+  wrappedKey: string,
+  person: string,
+  { id, sealed }: { readonly id: string; readonly sealed?: string | null },
+): readonly string[] | null {
+  try {
+    return sealed ? (JSON.parse(vault.open(wrappedKey, sealed, placeOf(person, id))) as string[]) : null;
+  } catch {
+    return null;
+  }
 }
 
 /** What each of some people said, from the first day, by who takes part. */
@@ -265,14 +300,9 @@ export async function openSigns(
   const people = await readRows(desk, PersonRow, { id: all.map(({ person }) => person) }, { fields: ['id', 'wrappedKey'] });
   const keys = new Map(people.map(({ id, wrappedKey }) => [id, wrappedKey]));
   return new Map(
-    all.flatMap(({ id, sealed, person }) => {
-      try {
-        return sealed
-          ? [[id, JSON.parse(desk.vault.open(keys.get(person) ?? '', sealed, { person, table: 'check_in', row: id })) as string[]] as const]
-          : [];
-      } catch {
-        return [];
-      }
+    all.flatMap((one) => {
+      const signs = openedSigns(desk, keys.get(one.person) ?? '', one.person, one);
+      return signs ? [[one.id, signs] as const] : [];
     }),
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type FormEvent } from 'react';
-import { dayText } from '@/core/units';
+import { dayText, type IsoDate } from '@/core/units';
 import type { DayView } from '@/views/series';
 import styles from './Day.module.css';
 import { Heard } from './Heard';
@@ -16,11 +16,43 @@ interface Props {
   readonly saying: ReturnType<typeof useSaying>;
 }
 
-/** How it was, in one tap. It is a form like any other: a phone without JavaScript sends it too. */
+/** How it was, in one tap: today, and yesterday while it can still be told. */
 export function Afterwards({ token, day, easier, saying }: Props) {
   const { say, last, toldBefore } = saying;
+  return (
+    <section className="stack" aria-label="Afterwards" id="afterwards">
+      <h2>Afterwards</h2>
+      <Heard saying={saying} emergency={day.emergency} />
+      {last && (
+        <p className="small soft">
+          You said: {last.did}
+          {last.felt ? `, ${last.felt}` : ''}. Another tap changes it; what felt wrong stays said.
+        </p>
+      )}
+      <Telling token={token} day={day} date={day.date} easier={easier} say={say} />
+      {day.yesterday && !toldBefore && (
+        <div className="stack" role="group" aria-label="Yesterday">
+          <p className="small">And {dayText(day.yesterday)}? It can be told until today ends.</p>
+          <Telling token={token} day={day} date={day.yesterday} easier={null} say={say} />
+        </div>
+      )}
+    </section>
+  );
+}
+
+interface TellingProps extends Pick<Props, 'token' | 'day'> {
+  readonly date: IsoDate;
+  /** Whether it was the easier version; null where that is asked. */
+  readonly easier: boolean | null;
+  readonly say: (saying: Saying) => Promise<void>;
+}
+
+/** What can be said of a day. It is a form like any other: a phone without JavaScript sends it too. */
+function Telling({ token, day, date, easier, say }: TellingProps) {
   const [wrong, setWrong] = useState(false);
-  const form = (extra: Partial<Saying>) => ({
+  const today = date === day.date;
+  const id = today ? 'something-felt-wrong' : 'something-felt-wrong-then';
+  const form = {
     method: 'post',
     action: `/api/day/${token}`,
     onSubmit: (event: FormEvent<HTMLFormElement>) => {
@@ -30,49 +62,56 @@ export function Afterwards({ token, day, easier, saying }: Props) {
       void say({
         did: (data.get('did') as Saying['did'] | null) ?? 'done',
         felt: (data.get('felt') as Saying['felt']) ?? null,
-        easier,
+        easier: data.get('easier') === 'on',
         signs: data.getAll('signs').map(String),
         wrong: data.get('wrong') === 'yes',
-        ...extra,
+        date,
       });
     },
-  });
-  const asked = easier ? <input type="hidden" name="easier" value="on" /> : null;
+  };
+  const hidden = (
+    <>
+      {easier && <input type="hidden" name="easier" value="on" />}
+      <input type="hidden" name="date" value={date} />
+    </>
+  );
   return (
-    <section className="stack" aria-label="Afterwards" id="afterwards">
-      <h2>Afterwards</h2>
-      <Heard saying={saying} emergency={day.emergency} />
-      {last && (
-        <p className="small soft">
-          You said: {last.did}
-          {last.felt ? `, ${last.felt}` : ''}. Another tap changes it.
-        </p>
-      )}
-      <form {...form({})}>
-        {asked}
-        <input type="hidden" name="date" value={day.date} />
+    <>
+      <form {...form}>
+        {hidden}
         <div className={styles.felt}>
           {FELT.map((felt) => (
-            <button key={felt} name="felt" value={felt}>
+            <button key={felt} name="felt" value={felt} aria-label={today ? undefined : `${dayText(date)}: ${felt}`}>
               {felt}
             </button>
           ))}
         </div>
+        {easier === null && (
+          <label className="check small">
+            <input type="checkbox" name="easier" />
+            <span>It was the easier version</span>
+          </label>
+        )}
         <div className={styles.more}>
-          <a href="#something-felt-wrong" onClick={() => setWrong(true)}>
-            Something felt wrong
+          <a href={`#${id}`} onClick={() => setWrong(true)}>
+            Something felt wrong{today ? '' : ' then'}
           </a>
           <button name="did" value="something else" className={styles.plain}>
-            I did something else
+            I did something else{today ? '' : ' then'}
           </button>
           <button name="did" value="not today" className={styles.plain}>
-            Not today
+            Not {today ? 'today' : 'that day'}
           </button>
         </div>
       </form>
-      <form {...form({})} id="something-felt-wrong" className={styles.wrong} data-open={wrong ? '' : undefined} aria-label="Something felt wrong">
-        {asked}
-        <input type="hidden" name="date" value={day.date} />
+      <form
+        {...form}
+        id={id}
+        className={styles.wrong}
+        data-open={wrong ? '' : undefined}
+        aria-label={`Something felt wrong${today ? '' : ` on ${dayText(date)}`}`}
+      >
+        {hidden}
         <p>
           <strong>{day.emergency}</strong>
         </p>
@@ -85,19 +124,6 @@ export function Afterwards({ token, day, easier, saying }: Props) {
         <input type="hidden" name="wrong" value="yes" />
         <button className="big">Say it</button>
       </form>
-      {day.yesterday && !toldBefore && (
-        <form {...form({ date: day.yesterday })} className="stack" aria-label="Yesterday">
-          <input type="hidden" name="date" value={day.yesterday} />
-          <p className="small">And {dayText(day.yesterday)}? It can be told until today ends.</p>
-          <div className={styles.felt}>
-            {FELT.map((felt) => (
-              <button key={felt} name="felt" value={felt} aria-label={`${dayText(day.yesterday!)}: ${felt}`}>
-                {felt}
-              </button>
-            ))}
-          </div>
-        </form>
-      )}
-    </section>
+    </>
   );
 }

@@ -1,7 +1,8 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { parsePattern } from '@/core/pattern';
+import { dayText } from '@/core/units';
 import type { DayPractice, DayView } from '@/views/series';
 import { keepPageOffline } from '../device';
 import { BreathStrip } from '../figures/BreathStrip';
@@ -26,6 +27,7 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
   const [running, setRunning] = useState(false);
   const saying = useSaying(token, day, before, why);
   useEffect(() => void keepPageOffline(), []);
+  const over = useOver(day.ends, running);
   const practice = easier ? (day.easier ?? day.practice) : day.practice;
   const other = easier ? day.practice : day.easier;
   return (
@@ -51,6 +53,11 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
           </>
         )}
       </p>
+      {over && (
+        <p className="note" role="status">
+          This is your page of {dayText(day.date)}. For today’s, open it with a network.
+        </p>
+      )}
       {day.says && <p>{day.says}</p>}
       {day.live && <p className="note">{day.live}</p>}
       {practice && (
@@ -86,6 +93,27 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
   );
 }
 
+/**
+ * Whether the day that is shown is over at the studio, as on a page that was kept on the phone. Come back to with a network, it is opened
+ * anew, but never in the middle of a practice.
+ */
+function useOver(ends: string, running: boolean): boolean {
+  const isOver = () => Date.now() >= Date.parse(ends);
+  useEffect(() => {
+    const open = () => {
+      if (document.visibilityState === 'visible' && Date.now() >= Date.parse(ends) && !running && navigator.onLine) location.reload();
+    };
+    document.addEventListener('visibilitychange', open);
+    return () => document.removeEventListener('visibilitychange', open);
+  }, [ends, running]);
+  return useSyncExternalStore(everyMinute, isOver, () => false);
+}
+
+function everyMinute(look: () => void): () => void {
+  const timer = setInterval(look, 60_000);
+  return () => clearInterval(timer);
+}
+
 /** Every practice of the day, drawn; where there are several, each with its minutes. */
 function Strips({ practice: { parts, tempo }, naturalBreath }: { practice: DayPractice; naturalBreath: DayView['naturalBreath'] }) {
   const several = parts.length > 1;
@@ -110,7 +138,7 @@ function Strips({ practice: { parts, tempo }, naturalBreath }: { practice: DayPr
 function Own({ token, mails }: { token: string; mails: boolean }) {
   const send = { method: 'post', action: `/api/day/${token}` } as const;
   return (
-    <section className={`stack ${styles.own}`} aria-label="Your own">
+    <section className={`stack ${styles.own}`} aria-label="Your own" id="own">
       <p className="row small">
         <a href={`/api/day/${token}/week`}>Your week, for your teacher</a>
         <a href={`/api/day/${token}/days`}>All you said, as a file</a>

@@ -28,13 +28,15 @@ export function useSaying(token: string, day: DayView, before: Said, why: string
   const [toldBefore, setToldBefore] = useState(false);
   const [last, setLast] = useState(day.said);
   const send = useCallback(async () => {
-    const answer = await sendSaid(token).catch(() => null);
-    if (!answer) return false;
-    setWaiting(false);
-    setTold(answer.ok);
+    const { answer, waiting: more } = await sendSaid(token).catch(() => ({ answer: null, waiting: true }));
+    setWaiting(more);
+    if (!answer) return;
+    setTold(answer.ok && !more);
     setRefused(answer.ok ? null : answer.message);
-    if (answer.ok) setSaid(answer.value.help ? 'help' : answer.value.signs ? 'signs' : 'heard');
-    return true;
+    if (!answer.ok) return;
+    const { help, signs } = answer.value;
+    // What to do stays there while what called for help has not arrived.
+    setSaid((was) => (help || (was === 'help' && more) ? 'help' : signs ? 'signs' : 'heard'));
   }, [token]);
   useEffect(() => {
     const later = () => void send();
@@ -48,13 +50,14 @@ export function useSaying(token: string, day: DayView, before: Said, why: string
     return () => clearInterval(timer);
   }, [waiting, send]);
   const say = async (saying: Saying) => {
-    await keepSaid({ token, easier: false, felt: null, signs: [], ...saying, date: saying.date ?? day.date });
-    setTold(false);
+    const { did, felt = null, wrong = false, signs = [], date = day.date } = saying;
     // What calls for help is said without waiting for anybody.
-    if (saying.signs?.some((sign) => day.helpSigns.includes(sign))) setSaid('help');
-    if (saying.date && saying.date !== day.date) setToldBefore(true);
-    else setLast({ did: saying.did, felt: saying.felt ?? null });
-    if (!(await send())) setWaiting(true);
+    if (signs.some((sign) => day.helpSigns.includes(sign))) setSaid('help');
+    setTold(false);
+    if (date !== day.date) setToldBefore(true);
+    else setLast((was) => (wrong && was ? was : { did, felt }));
+    await keepSaid({ token, easier: false, ...saying, felt, signs, date });
+    await send();
   };
   return { said, refused, waiting, told, last, toldBefore, say };
 }

@@ -9,7 +9,12 @@ const AFTER_MS = 500;
 const AGAIN_MS = 8000;
 
 /** Why something was not done: it would not have had what is typed here. */
-const UNSAVED = { ok: false, code: 'unsaved', message: 'What you typed is not saved yet, so nothing was done. Try again when it is.', fields: [] } as const;
+const UNSAVED = {
+  ok: false,
+  code: 'unsaved',
+  message: 'What you typed is not saved yet, so nothing was done. Try again when it is.',
+  fields: [],
+} as const;
 
 interface Saving<Value, Theirs> {
   /** What it is, for the device to keep what was typed until it has arrived. */
@@ -106,7 +111,7 @@ export function useAutosave<Value, Theirs>({
     return false;
   };
   /** One after another, whatever becomes of the one before. */
-  const queued = <Done,>(work: () => Promise<Done>): Promise<Done> => {
+  const queued = <Done>(work: () => Promise<Done>): Promise<Done> => {
     const own = queue.current.then(work);
     queue.current = own.then(
       () => undefined,

@@ -140,12 +140,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
           )}
         </div>
         <Plank>
-          <Publish
-            plan={plan}
-            ready={whole && !saved?.bad && clash === null}
-            inTurn={inTurn}
-            onDone={router.refresh}
-          />
+          <Publish plan={plan} ready={whole && !saved?.bad && clash === null} inTurn={inTurn} onDone={router.refresh} />
           <Conversation session={session.id} said={plan.conversation} />
           <Checks checks={plan.checks} onMend={null} busy={false} days={false} />
         </Plank>

@@ -51,7 +51,7 @@ export function People({ view }: { view: SeriesView }) {
                     <td>{one.felt ?? '–'}</td>
                   </>
                 )}
-                <td>{view.mayEdit && !one.left ? <Address of={one} /> : one.address ? '' : 'no e-mail'}</td>
+                <td>{view.mayEdit && one.known ? <Address of={one} /> : one.address || !one.known ? '' : 'no e-mail'}</td>
               </tr>
             ))}
           </tbody>
@@ -72,8 +72,8 @@ export function People({ view }: { view: SeriesView }) {
   );
 }
 
-/** A new address for somebody's own page: the one before ends. */
-function Address({ of: { member, name, address } }: { of: TakingPart }) {
+/** A new address for somebody's own page: the one before ends. Whoever left takes part again by it. */
+function Address({ of: { member, name, address, left } }: { of: TakingPart }) {
   const { run, busy, refusal } = useAction();
   const [url, setUrl] = useState<string | null>(null);
   const give = async () => {
@@ -83,8 +83,8 @@ function Address({ of: { member, name, address } }: { of: TakingPart }) {
   if (url) return <a href={url}>{address ? 'Sent. Open it here' : 'Open their page'}</a>;
   return (
     <>
-      <Button size="small" onClick={give} disabled={busy} aria-label={`A new address for ${name}`}>
-        A new address
+      <Button size="small" onClick={give} disabled={busy} aria-label={left ? `Let ${name} take part again` : `A new address for ${name}`}>
+        {left ? 'Take part again' : 'A new address'}
       </Button>
       <Refusal message={refusal} />
     </>

@@ -28,6 +28,8 @@ export function stateOf(of: KeptSeries, today: IsoDate): SeriesLine['state'] {
 export interface Part extends SeriesMember {
   readonly name: string;
   readonly email: string | null;
+  /** Whether the studio knows them still. */
+  readonly known: boolean;
   readonly checkIns: readonly KeptCheckIn[];
   /** Days they could practise that are over. */
   readonly over: readonly IsoDate[];
@@ -59,6 +61,7 @@ export async function partsOf(
         leftOn: person ? member.leftOn : (member.leftOn ?? desk.today),
         name: person?.name ?? 'somebody who left',
         email: person?.email ?? null,
+        known: person !== undefined,
         checkIns: checkIns.get(member.id) ?? [],
         over: theirDays(member, dates).filter((date) => date < desk.today && (stoppedOn === null || date < stoppedOn)),
       };
@@ -188,8 +191,9 @@ function driftingOf(desk: Desk, part: Part, written: Date | null, all: boolean):
       name: shownName(part.name, all),
       why: driftText(drift),
       last: drift.last ? `last on ${dayText(drift.last)}` : 'has not begun',
-      not:
-        part.email === null
+      not: part.held
+        ? 'called for help: ask how they are'
+        : part.email === null
           ? 'no e-mail address is known'
           : days !== null && days < SERIES_LIMITS.writeAgainDays
             ? `written to ${days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`}`

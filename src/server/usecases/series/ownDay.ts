@@ -4,7 +4,7 @@ import { writePerson } from '@/core/exchange';
 import { readSession, type NamedBlock, type TechniqueBlock } from '@/core/plan';
 import { datesOf, dayOn, easierOf, minutesOf, ownDay, practiceFor, shortened, weekOfDay, type OwnDay } from '@/core/series';
 import { callsForHelp, EMERGENCY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
-import { addDays, dayText, isoDate, longDayText, type IsoDate } from '@/core/units';
+import { addDays, dayText, instantIn, isoDate, longDayText, type IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import { checkInForm } from '@/forms';
 import type { DayPractice, DayView } from '@/views/series';
@@ -12,7 +12,7 @@ import type { ByLink } from '../../auth/actors';
 import { tryFrom } from '../../auth/signin';
 import { checked } from '../../checked';
 import type { EntityManager } from '../../db/orm';
-import { deskFor, inOne, type Desk } from '../../desk';
+import { deskFor, inOne, type Desk, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
 import { sessionsOf } from '../../repositories/courses';
 import { cohortItself } from '../../repositories/cohorts';
@@ -91,6 +91,7 @@ export async function openDay(em: EntityManager, token: string, address: string,
     studio: desk.who.studioName,
     series: found.name,
     date: today,
+    ends: instantIn(desk.who.zone, addDays(today, 1), '00:00').toISOString(),
     day: own?.day ?? null,
     says: part.held ? HELD : saysOf(here, own),
     practice: practices?.practice ?? (part.held && own ? natural(here, own) : null),
@@ -190,24 +191,26 @@ export interface Heard {
 
 /**
  * Takes what somebody says of a day: today, or yesterday until today ends. Sent again it changes what was said; it is never there
- * twice. A sign that calls for help tells the director at once.
+ * twice. A sign that calls for help tells the director at once, and no later tap unsays it.
  */
 export async function checkIn(em: EntityManager, token: string, input: unknown, address: string, now: Date): Promise<Heard> {
   const desk = await byAddress(em, token, address, now);
   const form = await checked(checkInForm, input);
   const here = await hereOf(desk);
   const date = form.date ? isoDate(form.date) : desk.today;
-  if (here.found.stoppedOn && date >= here.found.stoppedOn) throw new Refusal('late', 'The series was ended before this day.');
-  if (date > desk.today) throw new Refusal('invalid', `${dayText(date)} has not come yet at the studio.`);
-  if (date < addDays(desk.today, -1)) throw new Refusal('late', 'A day can be told of until the end of the next one. A gap is only a gap.');
   const own = ownOn(here, date);
-  if (!own) throw new Refusal('not-found', 'The series has no day then, or you were not part of it yet.');
+  const refused = notTold(here, date);
+  if (refused || !own) {
+    if (!callsForHelp(form.signs)) throw refused ?? new Refusal('not-found', 'The series has no day then, or you were not part of it yet.');
+    // It comes too late for a ladder, not for somebody to ask how they are.
+    await inOne(desk, (at) => callForHelp(at, here, date, 'It came too late to stand in the series.'));
+    return { help: true, signs: true };
+  }
   const { blocks, lower } = practicesOf(here, own, date);
   const techniques = (form.easier ? lower : blocks).flatMap((block) => (block.kind === 'technique' ? [block.technique] : []));
-  const help = callsForHelp(form.signs);
-  const { part, person, found } = here;
-  await inOne(desk, async (at) => {
-    await keepCheckIn(at, {
+  const { part, person } = here;
+  return inOne(desk, async (at) => {
+    const said = {
       member: part.id,
       person: person.id,
       date,
@@ -217,16 +220,32 @@ export async function checkIn(em: EntityManager, token: string, input: unknown, 
       easier: form.easier,
       techniques: form.did === 'done' ? techniques : [],
       signs: [...new Set(form.signs)],
-    });
-    if (!help || part.held) return;
-    await changeMember(at, part.id, { heldAt: at.now });
-    await tellDirectors(at, person.name, [
-      `${person.name} said in “${found.name}” that something called for help. They were told to call the emergency services, and have nothing but the natural breath until you say how it goes on.`,
-      '',
-      'Ask them how they are. What they marked stands in the series.',
-    ]);
+    };
+    const { all, fresh } = await keepCheckIn(at, said, form.wrong);
+    const help = callsForHelp(fresh);
+    if (help) await callForHelp(at, here, date, 'What they marked stands in the series.');
+    // Until the director has spoken with them, another tap does not take away what to do.
+    return { help: help || (part.held && callsForHelp(all)), signs: all.length > 0 };
   });
-  return { help, signs: form.signs.length > 0 };
+}
+
+/** Why nothing is taken of a day; null where it is. */
+function notTold({ found: { stoppedOn }, desk: { today } }: Here, date: IsoDate): Refusal | null {
+  if (date > today) return new Refusal('invalid', `${dayText(date)} has not come yet at the studio.`);
+  if (stoppedOn && date >= stoppedOn) return new Refusal('late', 'The series was ended before this day.');
+  if (date < addDays(today, -1)) return new Refusal('late', 'A day can be told of until the end of the next one. A gap is only a gap.');
+  return null;
+}
+
+/** Something called for help: the natural breath from now on, and the director hears at once. */
+async function callForHelp(at: Writing<ByLink>, { part, person, found }: Here, date: IsoDate, where: string): Promise<void> {
+  if (part.held) return;
+  await changeMember(at, part.id, { heldAt: at.now });
+  await tellDirectors(at, person.name, [
+    `${person.name} said in “${found.name}”, of ${dayText(date)}, that something called for help. They were told to call the emergency services, and have nothing but the natural breath until you say how it goes on.`,
+    '',
+    `Ask them how they are. ${where}`,
+  ]);
 }
 
 /** Stops the morning's mail, or has it sent again. One tap, by the address alone. */

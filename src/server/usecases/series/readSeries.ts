@@ -200,6 +200,7 @@ function takingPart(
     mails: part.mails,
     address: part.email !== null,
     left: part.leftOn !== null,
+    known: part.known,
     held: see.all && part.held,
   };
 }

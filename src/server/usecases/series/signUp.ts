@@ -12,7 +12,17 @@ import { Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { addMail } from '../../repositories/mails';
 import { addPerson, person, roster } from '../../repositories/people';
-import { addMembers, changeMember, findJoining, membersOf, openForJoining, ownToken, series, seriesMember } from '../../repositories/series';
+import {
+  addMembers,
+  changeMember,
+  checkInsOf,
+  findJoining,
+  membersOf,
+  openForJoining,
+  ownToken,
+  series,
+  seriesMember,
+} from '../../repositories/series';
 import { sendTo } from '../people/links';
 import { dayUrl } from './takePart';
 
@@ -62,7 +72,7 @@ async function byJoining(em: EntityManager, token: string, address: string, now:
 
 /**
  * Somebody signs up: they are sent their screening form, and wait for the director's yes before the first practice. Whoever signs up
- * again by the same name and address is not there twice; two people may share an address.
+ * again by the same name and address is not there twice; whoever left, or was answered no, asks anew. Two people may share an address.
  */
 export async function signUp(em: EntityManager, token: string, input: unknown, address: string, now: Date): Promise<void> {
   const { desk, found } = await byJoining(em, token, address, now);
@@ -75,12 +85,14 @@ export async function signUp(em: EntityManager, token: string, input: unknown, a
     const same = (a: string, b: string | null) => a.trim().toLowerCase() === (b ?? '').trim().toLowerCase();
     const known = everybody.find((one) => one.cohort === found.cohort && same(name, one.name) && same(email, one.email));
     const parts = await membersOf(at, [found.id]);
-    if (known && parts.some((part) => part.person === known.id)) return;
+    const before = known && parts.find((part) => part.person === known.id);
+    if (before && before.leftOn === null) return;
     if (parts.filter(({ admitted, leftOn }) => !admitted && leftOn === null).length >= MOST_WAITING)
       throw new Refusal('too-many', 'Many have signed up already and wait for the studio. Try again tomorrow.');
     const id = known?.id ?? (await addPerson(at, { cohort: found.cohort, name, email, birthDate })).id;
     const joinedOn = at.today > found.firstDate ? at.today : found.firstDate;
-    await addMembers(at, found.id, [id], isoDate(joinedOn), false);
+    if (before) await changeMember(at, before.id, { admitted: false, leftOn: null });
+    else await addMembers(at, found.id, [id], isoDate(joinedOn), false);
     await sendTo(at, [id]);
   });
 }
@@ -93,12 +105,15 @@ export async function admit(desk: Desk, input: unknown): Promise<void> {
     const part = await seriesMember(at, id);
     if (part.admitted || part.leftOn !== null) throw new Refusal('late', 'This has been answered already.');
     const [found, to] = [await series(at, part.series), await person(at, part.person)];
-    await changeMember(at, id, { admitted: true, joinedOn: at.today > found.firstDate ? at.today : found.firstDate });
+    // Whoever took part before keeps their days; mornings are sent again.
+    const said = (await checkInsOf(at, [id])).get(id) ?? [];
+    const from = at.today > found.firstDate ? at.today : found.firstDate;
+    await changeMember(at, id, { admitted: true, mails: true, ...(said.length === 0 ? { joinedOn: from } : {}) });
     const url = dayUrl(ownToken(at, part));
     const body = [
       `Hello ${to.name}`,
       '',
-      `You take part in ${found.name}, from ${dayText(at.today > found.firstDate ? at.today : found.firstDate)} at ${found.asked.start}. This is your own page:`,
+      `You take part in ${found.name}, from ${dayText(from)} at ${found.asked.start}. This is your own page:`,
       '',
       url,
       '',

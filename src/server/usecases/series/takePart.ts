@@ -11,20 +11,8 @@ import { invalid, Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { addMail } from '../../repositories/mails';
 import { person, roster } from '../../repositories/people';
-import {
-  addLetter,
-  addMembers,
-  changeMember,
-  checkInsOf,
-  lettersTo,
-  membersOf,
-  newAddress,
-  ownToken,
-  series,
-  seriesMember,
-  undoStepOf,
-  type SeriesMember,
-} from '../../repositories/series';
+import { addLetter, addMembers, changeMember, lettersTo, newAddress, ownToken, series, seriesMember, undoStepOf } from '../../repositories/series';
+import { partsOf, stateOf, type Part } from './going';
 
 /** The address of somebody's own day. */
 export const dayUrl = (token: string): string => `${ourOrigin()}/day/${token}`;
@@ -40,16 +28,20 @@ export async function letIn(desk: Desk, input: unknown): Promise<{ readonly join
   });
 }
 
-/** Another address for somebody's own day: the one there was ends. It is sent, and shown to whoever asked for it. */
+/**
+ * Another address for somebody's own day: the one there was ends. It is sent, and shown to whoever asked for it. Whoever left takes part
+ * again by it, with what they did.
+ */
 export async function giveNewAddress(desk: Desk, input: unknown): Promise<{ readonly url: string }> {
   authorise(desk.who, 'edit courses');
   const { member: id } = await checked(memberForm, input);
   return inOne(desk, async (at) => {
     const part = await seriesMember(at, id);
-    if (part.leftOn !== null || !part.admitted) throw new Refusal('late', 'They do not take part, so they have no page.');
+    if (!part.admitted) throw new Refusal('late', 'They do not take part, so they have no page.');
     const found = await series(at, part.series);
     const { name, email } = await person(at, part.person);
     const url = dayUrl(await newAddress(at, id));
+    if (part.leftOn !== null) await changeMember(at, id, { leftOn: null, mails: true });
     const body = [
       `Hello ${name}`,
       '',
@@ -97,37 +89,35 @@ export async function writeToDrifting(desk: Desk, input: unknown): Promise<{ rea
     });
   return onceOnly(desk, once, async (at) => {
     const found = await series(at, id);
-    const parts = (await membersOf(at, [id])).filter(({ id: one, leftOn }) => members.includes(one) && leftOn === null);
-    const [checkIns, letters] = await Promise.all([
-      checkInsOf(
-        at,
-        parts.map((one) => one.id),
-      ),
-      lettersTo(
-        at,
-        parts.map((one) => one.id),
-      ),
-    ]);
+    if (stateOf(found, at.today) === 'finished') throw new Refusal('late', 'This series is over: nobody drifts off any more.');
+    const everybody = await partsOf(at, found, datesOf(found), await roster(at));
+    const parts = everybody.filter((part) => members.includes(part.id) && part.leftOn === null && !part.held);
+    const letters = await lettersTo(
+      at,
+      parts.map((one) => one.id),
+    );
     let sent = 0;
     for (const part of parts) {
-      const over = datesOf(found).filter((date) => date >= part.joinedOn && date < at.today);
-      const drift = driftOf(over, checkIns.get(part.id) ?? []);
+      const drift = driftOf(part.over, part.checkIns);
       const last = letters.get(part.id);
       if (!drift || (last && daysBetween(dateIn(at.who.zone, last), at.today) < SERIES_LIMITS.writeAgainDays)) continue;
       const first = drift.last ? `your last day with us was ${dayText(drift.last)}.` : 'your page is there whenever you like.';
       if (await write(at, part, found.name, first, text)) sent += 1;
     }
     if (sent === 0)
-      throw new Refusal('late', 'Nobody was written to: they are no longer drifting off, were written to within three days, or have no address.');
+      throw new Refusal(
+        'late',
+        'Nobody was written to: they are no longer drifting off, were written to within three days, called for help, or have no address.',
+      );
     return { sent };
   });
 }
 
-async function write(at: Writing<Staff>, part: SeriesMember, name: string, first: string, text: string): Promise<boolean> {
-  const to = await person(at, part.person).catch(() => null);
-  if (!to?.email) return false;
-  const body = [`Hello ${to.name.split(' ')[0]}, ${first}`, '', text, '', dayUrl(ownToken(at, part)), '', at.who.studioName];
-  await addMail(at, { person: to.id, address: to.email, subject: name, body: body.join('\n') });
+async function write(at: Writing<Staff>, part: Part, subject: string, first: string, text: string): Promise<boolean> {
+  const { name, email } = part;
+  if (!email) return false;
+  const body = [`Hello ${name.split(' ')[0]}, ${first}`, '', text, '', dayUrl(ownToken(at, part)), '', at.who.studioName];
+  await addMail(at, { person: part.person, address: email, subject, body: body.join('\n') });
   await addLetter(at, part.id);
   return true;
 }

@@ -16,7 +16,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
     const fields = asked ? jsonOf(text) : fieldsOf(text);
     const heard = await done(em, token, fields, address);
     if (asked) return Response.json({ ok: true, value: heard }, { headers: NOT_KEPT });
-    return back(token, `said=${heard.help ? 'help' : heard.signs ? 'signs' : 'heard'}`);
+    return back(token, heard === null ? '' : `said=${heard.help ? 'help' : heard.signs ? 'signs' : 'heard'}`);
   } catch (error) {
     const answer = refusalReply(error);
     if (asked) return Response.json(answer, { status: answer.code === 'broken' ? 500 : answer.code === 'too-many' ? 429 : 422, headers: NOT_KEPT });
@@ -24,21 +24,22 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
   }
 }
 
+/** @returns what was heard of a day; null where it was about something else */
 async function done(
   em: Awaited<ReturnType<typeof freshManager>>,
   token: string,
   fields: Readonly<Record<string, unknown>>,
   address: string,
-): Promise<Heard> {
+): Promise<Heard | null> {
   const now = new Date();
   switch (fields.do) {
     case 'mails':
       await setMails(em, token, fields.mails === 'yes', address, now);
-      return { help: false, signs: false };
+      return null;
     case 'leave':
       if (fields.sure !== 'on') throw new Refusal('invalid', 'Tick that you want to leave; nothing has changed.');
       await leaveSeries(em, token, address, now);
-      return { help: false, signs: false };
+      return null;
     default:
       return checkIn(em, token, fields, address, now);
   }
@@ -70,5 +71,8 @@ function fieldsOf(text: string): Record<string, unknown> {
 }
 
 function back(token: string, how: string): Response {
-  return new Response(null, { status: 303, headers: { location: `/day/${encodeURIComponent(token)}?${how}#afterwards`, ...NOT_KEPT } });
+  return new Response(null, {
+    status: 303,
+    headers: { location: `/day/${encodeURIComponent(token)}${how === '' ? '#own' : `?${how}#afterwards`}`, ...NOT_KEPT },
+  });
 }
