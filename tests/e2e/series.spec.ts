@@ -122,13 +122,20 @@ test('phones answer: one without a script, one without a network, one that says 
   await off.context().setOffline(false);
   await expect(off.getByText('Thank you. It is on your ladder.')).toBeVisible();
 
+  // What calls for help says what to do at once, network or not; what is tapped after it does not unsay it.
   const hurt = await phone(browser);
   await hurt.goto(await addressOf(page, 'Elke R.'));
-  await hurt.getByRole('link', { name: 'Something felt wrong' }).click();
-  await hurt.getByLabel('chest pain').check();
-  await hurt.getByRole('button', { name: 'Say it' }).click();
-  await expect(hurt.getByRole('alert').filter({ hasText: 'call the emergency services' })).toBeVisible();
-  await expect(hurt.getByText('The studio has been told')).toBeVisible();
+  await hurt.context().setOffline(true);
+  await hurt.getByRole('link', { name: 'Something felt wrong', exact: true }).click();
+  const wrong = hurt.getByRole('form', { name: 'Something felt wrong', exact: true });
+  await wrong.getByLabel('chest pain').check();
+  await wrong.getByRole('button', { name: 'Say it' }).click();
+  const help = hurt.getByRole('alert').filter({ hasText: 'call the emergency services' });
+  await expect(help).toContainText('as soon as this phone reaches it');
+  await hurt.getByRole('button', { name: 'easy', exact: true }).click();
+  await expect(help).toBeVisible();
+  await hurt.context().setOffline(false);
+  await expect(help).toContainText('The studio has been told');
   await page.goto('/');
   await page.getByRole('listitem').filter({ hasText: 'Elke R. marked a sign that calls for help' }).getByRole('link').click();
   await expect(page.getByText('Elke R. marked a sign that calls for help.')).toBeVisible();

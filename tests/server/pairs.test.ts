@@ -1,6 +1,8 @@
 import { v7 as newId } from 'uuid';
 import { LOUDNESS } from '../../src/core/cues';
 import { techniquesIn, type Block } from '../../src/core/plan';
+import { HELP_SIGNS } from '../../src/core/screening';
+import { freshManager } from '../../src/server/db/orm';
 import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
@@ -16,6 +18,20 @@ import { importRoster } from '../../src/server/usecases/people/importRoster';
 import { formHere, sendForms } from '../../src/server/usecases/people/links';
 import { askByItself, sendReminders } from '../../src/server/usecases/people/sendReminders';
 import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
+import {
+  changeDay,
+  changeSeriesFacts,
+  draftAgain,
+  lengthenSeries,
+  pauseSeries,
+  removeSeries,
+  stopSeries,
+  undoSeries,
+} from '../../src/server/usecases/series/changeSeries';
+import { checkIn, leaveSeries, setMails } from '../../src/server/usecases/series/ownDay';
+import { readSeries } from '../../src/server/usecases/series/readSeries';
+import { admit, decline, openSeries, signUp } from '../../src/server/usecases/series/signUp';
+import { giveNewAddress, goOn, undoStepBack } from '../../src/server/usecases/series/takePart';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { saveRulebook } from '../../src/server/usecases/rules/rulebook';
@@ -29,6 +45,7 @@ import { archiveOwnWay, importOwnWays, saveOwnWay } from '../../src/server/useca
 import { ClosureRow, HeldLogRow, OverrideRow, PersonRow, PlanRow, RulebookRow, StaffRow, StudioRow } from '../../src/server/db/rows';
 import { sessionsOf } from '../../src/server/repositories/courses';
 import { wholeForm } from '../../demo/people';
+import { made, running } from './challenge';
 import { allRows, backToKept, forgetKept, keepAll, rowsSince, type Rows } from './snapshot';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, requestOf, seenOf } from './studio';
 
@@ -233,9 +250,61 @@ async function wayWriters(): Promise<Writer[]> {
   ];
 }
 
+/** Those of a series that has not begun, and was changed once. */
+async function seriesWriters(): Promise<Writer[]> {
+  const { id, view } = await made();
+  const move = async (day: number, other: number, version: number) =>
+    changeDay(await director(), { series: id, version, do: 'swap', day, with: other });
+  const { version } = await move(1, 2, view.version);
+  const seen = { series: id, version };
+  const facts = (n: number) => ({ ...seen, name: `Even ${n}`, teacher: view.teacher.id, start: '06:30', missed: 'repeat' });
+  return [
+    { name: 'change a day', send: async (n) => move(n + 2, 6, version) },
+    { name: 'draft again', send: async () => draftAgain(await director(), seen) },
+    { name: 'what is asked', send: async (n) => changeSeriesFacts(await director(), facts(n)) },
+    { name: 'longer', send: async (n) => lengthenSeries(await director(), { ...seen, length: [14, 21][n - 1] }) },
+    { name: 'pause', send: async (n) => pauseSeries(await director(), { ...seen, from: view.days[n].date, until: view.days[n].date }) },
+    { name: 'take back', send: async () => undoSeries(await director(), seen) },
+    { name: 'end early', send: async () => stopSeries(await director(), seen) },
+    { name: 'open the link', send: async () => openSeries(await director(), { ...seen, open: true }) },
+    { name: 'remove', send: async () => removeSeries(await director(), seen) },
+  ];
+}
+
+/** Those of somebody who takes part and called for help, and of somebody who signed up. */
+async function partWriters(): Promise<Writer[]> {
+  const { id, version, of } = await running();
+  const { id: member, token } = of('Elke R.');
+  const { url } = await openSeries(await director(), { series: id, version, open: true });
+  const join = url!.split('/').at(-1)!;
+  const someone = (name: string) => ({ name, email: 'two@post.example', birthDate: null, website: '' });
+  await signUp(await freshManager(), join, someone('Nell T.'), 'here', DAY);
+  await checkIn(await freshManager(), token, { did: 'done', signs: [HELP_SIGNS[0]] }, 'here', DAY);
+  const [hard] = (await readSeries(await director(), id)).going!.hard.filter((one) => one.member === member);
+  const [asking] = (await readSeries(await director(), id)).joining!.asking;
+  return [
+    { name: 'check in', kind: 'same', send: async () => checkIn(await freshManager(), token, { did: 'done', felt: 'worked' }, 'here', DAY) },
+    { name: 'mails', kind: 'same', send: async () => setMails(await freshManager(), token, false, 'here', DAY) },
+    { name: 'leave the series', send: async () => leaveSeries(await freshManager(), token, 'here', DAY) },
+    { name: 'a new address', kind: 'ends', send: async () => giveNewAddress(await director(), { member }) },
+    { name: 'go on', send: async () => goOn(await director(), { member }) },
+    { name: 'no step back', kind: 'same', send: async () => undoStepBack(await director(), { checkIn: hard.checkIn }) },
+    { name: 'sign up', send: async (n) => signUp(await freshManager(), join, someone(`Nell ${n}.`), 'here', DAY) },
+    { name: 'yes', send: async () => admit(await director(), { member: asking.member }) },
+    { name: 'no', send: async () => decline(await director(), { member: asking.member }) },
+  ];
+}
+
 beforeAll(async () => {
   await openBoth();
-  groups = { course: await courseWriters(), people: await peopleWriters(), studio: await studioWriters(), ways: await wayWriters() };
+  groups = {
+    course: await courseWriters(),
+    people: await peopleWriters(),
+    studio: await studioWriters(),
+    ways: await wayWriters(),
+    series: await seriesWriters(),
+    'taking part': await partWriters(),
+  };
   await keepAll();
 }, 120_000);
 
@@ -310,7 +379,7 @@ function together([a, kind]: readonly [Effect, Writer['kind']], [b, other]: read
   return { set: new Map([...a.set, ...b.set]), gone: [...new Set([...a.gone, ...b.gone])], added };
 }
 
-describe.each(['course', 'people', 'studio', 'ways'])('any two writers of the same rows: %s', (group) => {
+describe.each(['course', 'people', 'studio', 'ways', 'series', 'taking part'])('any two writers of the same rows: %s', (group) => {
   let kept: Rows;
   const alone = new Map<string, Effect>();
 

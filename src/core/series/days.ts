@@ -1,6 +1,6 @@
 import { mustParseDose } from '../pattern';
 import { addDays, type IsoDate } from '../units';
-import type { Series, SeriesDay } from './types';
+import type { CheckIn, Series, SeriesDay } from './types';
 
 const isPaused = ({ pauses }: Pick<Series, 'pauses'>, date: IsoDate) => pauses.some(({ from, until }) => date >= from && date <= until);
 
@@ -19,6 +19,9 @@ export function dayOn(series: Pick<Series, 'firstDate' | 'pauses' | 'days'>, dat
   const at = datesOf(series).indexOf(date);
   return at < 0 ? null : at + 1;
 }
+
+/** Whether a day was kept up, whatever was done on it. @example kept({ did: 'something else' }) // true */
+export const kept = ({ did }: Pick<CheckIn, 'did'>): boolean => did !== 'not today';
 
 /** The week of a day, from 1. @example weekOfDay(8) // 2 */
 export const weekOfDay = (day: number): number => Math.ceil(day / 7);

@@ -1,4 +1,5 @@
 import type { IsoDate } from '../units';
+import { kept } from './days';
 import { SERIES_LIMITS } from './limits';
 import type { CheckIn } from './types';
 
@@ -12,16 +13,18 @@ export interface Drift {
 }
 
 /**
- * Whether somebody is drifting off: nothing for three days, strained twice, or the easier version three times.
+ * Whether somebody is drifting off: nothing for three days; or, in the last fourteen of their days, strained twice or the easier version
+ * three times.
  * @param dates the days they could practise that are over, from the first
  * @returns null where they are not
  */
 export function driftOf(dates: readonly IsoDate[], checkIns: readonly CheckIn[]): Drift | null {
-  const said = new Map(checkIns.filter(({ did }) => did !== 'not today').map((one) => [one.date, one]));
+  const said = new Map(checkIns.filter(kept).map((one) => [one.date, one]));
   let silentDays = 0;
   for (let at = dates.length - 1; at >= 0 && !said.has(dates[at]); at -= 1) silentDays += 1;
-  const strained = checkIns.filter(({ felt }) => felt === 'strained').length;
-  const easier = checkIns.filter((one) => one.easier).length;
+  const lately = checkIns.filter(({ date }) => date >= (dates.at(-SERIES_LIMITS.lookBackDays) ?? ''));
+  const strained = lately.filter(({ felt }) => felt === 'strained').length;
+  const easier = lately.filter((one) => one.easier).length;
   const { silentDays: silent, strainedTimes, easierTimes } = SERIES_LIMITS;
   if (silentDays < silent && strained < strainedTimes && easier < easierTimes) return null;
   return { silentDays, strained, easier, last: [...said.keys()].sort().at(-1) ?? null };

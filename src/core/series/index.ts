@@ -1,7 +1,7 @@
 /** Challenge series: days of short practice, the daily guard, what follows from a missed day, and who will finish. */
 export * from './types';
 export { SERIES_LIMITS } from './limits';
-export { datesOf, dayOn, minutesOf, weekOfDay } from './days';
+export { datesOf, dayOn, kept, minutesOf, weekOfDay } from './days';
 export { dailyJumps, dailyMinutes, minutesShort, mostGrowth } from './minutes';
 export { draftSeries, minutesByDay } from './draft';
 export { type SeriesAsked } from './problem';

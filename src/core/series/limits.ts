@@ -20,8 +20,9 @@ export const SERIES_LIMITS = {
   pastFrom: 20,
   /** A day counts half as much for every so many days back. */
   halfLifeDays: 7,
-  /** Drifting off: nothing for so many days, so often strained, so often the easier version. */
+  /** Drifting off: nothing for so many days; or, of so many days before today, so often strained or so often the easier version. */
   silentDays: 3,
+  lookBackDays: 14,
   strainedTimes: 2,
   easierTimes: 3,
   /** Nobody is written to twice within so many days. */

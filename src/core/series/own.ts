@@ -1,7 +1,7 @@
 import { CLIMB_LIMITS } from '../climb';
 import { shortfalls, type Edge } from '../ladder';
 import { addDays, daysBetween, type IsoDate } from '../units';
-import { datesOf, minutesOf } from './days';
+import { datesOf, kept, minutesOf } from './days';
 import { SERIES_LIMITS } from './limits';
 import type { CheckIn, Series, SeriesDay } from './types';
 
@@ -27,9 +27,6 @@ export interface OwnCourse {
   readonly checkIns: readonly CheckIn[];
 }
 
-/** Whoever did something else kept it up too. */
-const kept = (one: CheckIn | undefined) => one !== undefined && one.did !== 'not today';
-
 /**
  * The day somebody practises on a date, from what they did before: never two at once. A missed day is gone on from, repeated, or
  * after two in a row stepped back from, as the series has it; whoever strained, or felt something wrong, steps back one, and so does
@@ -48,11 +45,11 @@ export function ownDay(of: OwnCourse, date: IsoDate): OwnDay | null {
   let why: OwnDay['why'] = null;
   for (const past of dates.filter((one) => one >= joined && one < date)) {
     const said = byDate.get(past);
-    if (kept(said)) {
-      const hard = (said!.felt === 'strained' || said!.signs) && !said!.undone;
+    if (said && kept(said)) {
+      const hard = hardOn(said);
       missed = 0;
       if (hard) why = 'strained';
-      const again = said!.did === 'something else' && series.missed === 'repeat';
+      const again = said.did === 'something else' && series.missed === 'repeat';
       day = hard ? stepBack(series.days, day) : again ? day : Math.min(day + 1, series.days.length);
       continue;
     }

@@ -436,6 +436,7 @@ describe("a person's own day", () => {
 
 describe('drifting off', () => {
   const past = (count: number): IsoDate[] => dates(count);
+  const span = (from: number, until: number) => Array.from({ length: until - from + 1 }, (_, at) => say(from + at));
   test.each<[string, CheckIn[], number, string | null]>([
     ['nothing for two days', [say(1), say(2)], 4, null],
     ['nothing for three', [say(1), say(2)], 5, 'nothing for 3 days'],
@@ -444,6 +445,9 @@ describe('drifting off', () => {
     ['easier twice', [say(1, { easier: true }), say(2, { easier: true }), say(3)], 3, null],
     ['easier three times', [1, 2, 3].map((day) => say(day, { easier: true })), 3, 'took the easier version 3 times'],
     ['never said anything', [], 3, 'nothing for 3 days'],
+    ['strained long ago and lately', [say(2, { felt: 'strained' }), ...span(3, 15), say(16, { felt: 'strained' })], 16, null],
+    ['strained twice in fourteen days', [say(3, { felt: 'strained' }), ...span(4, 15), say(16, { felt: 'strained' })], 16, 'strained twice'],
+    ['strained today as well', [say(1), say(2, { felt: 'strained' }), say(3, { felt: 'strained' })], 2, 'strained twice'],
     [
       '"not today" is no practice',
       [say(1), say(2, { did: 'not today' }), say(3, { did: 'not today' }), say(4, { did: 'not today' })],

@@ -81,7 +81,8 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
           )}
           <p className={styles.letGo}>
             <strong>Let go whenever you like.</strong> Dizzy, tingling, pressure in the brow, strained: breathe as you like, sit or lie down. Never in
-            water or at the wheel.
+            water or at the wheel. With a fever, a wheeze, a knock to the head these four weeks, alcohol or a sedative: count nothing today, breathe
+            as you like.
           </p>
         </>
       )}

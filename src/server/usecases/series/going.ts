@@ -1,4 +1,4 @@
-import { afterwards, datesOf, driftOf, driftText, neededDays, priorFrom, SERIES_LIMITS, willFinish } from '@/core/series';
+import { afterwards, datesOf, driftOf, driftText, kept, neededDays, priorFrom, SERIES_LIMITS, willFinish } from '@/core/series';
 import { addDays, dateIn, dayText, daysBetween, type IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import type { Task } from '@/views/lobby';
@@ -34,9 +34,6 @@ export interface Part extends SeriesMember {
   /** Days they could practise that are over. */
   readonly over: readonly IsoDate[];
 }
-
-/** Whether a day was kept up, whatever was done on it. */
-export const kept = ({ did }: KeptCheckIn) => did !== 'not today';
 
 /** Everybody who takes or took part, by name. */
 export async function partsOf(

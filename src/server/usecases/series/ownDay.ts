@@ -2,7 +2,7 @@ import { taughtAs } from '@/core/conventions';
 import { layOut } from '@/core/cues';
 import { writePerson } from '@/core/exchange';
 import { readSession, type NamedBlock, type TechniqueBlock } from '@/core/plan';
-import { datesOf, dayOn, easierOf, minutesOf, ownDay, practiceFor, shortened, weekOfDay, type OwnDay } from '@/core/series';
+import { datesOf, dayOn, easierOf, kept, minutesOf, ownDay, practiceFor, shortened, weekOfDay, type OwnDay } from '@/core/series';
 import { callsForHelp, EMERGENCY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
 import { addDays, dayText, instantIn, isoDate, longDayText, type IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
@@ -84,8 +84,8 @@ export async function openDay(em: EntityManager, token: string, address: string,
   const yesterday = addDays(today, -1);
   const open = dates.includes(yesterday) && yesterday >= part.joinedOn && !checkIns.some(({ date }) => date === yesterday);
   const mine = dates.filter((date) => date >= part.joinedOn);
-  const over = mine.filter((date) => date < today || (date === today && said !== null && said.did !== 'not today'));
-  const kept = (date: IsoDate) => checkIns.some((one) => one.date === date && one.did !== 'not today');
+  const wasKept = (date: IsoDate) => checkIns.some((one) => one.date === date && kept(one));
+  const over = mine.filter((date) => date < today || (date === today && wasKept(today)));
   return {
     person: person.name.split(' ')[0],
     studio: desk.who.studioName,
@@ -104,9 +104,9 @@ export async function openDay(em: EntityManager, token: string, address: string,
     ladder: mine.map((date) => ({
       day: dates.indexOf(date) + 1,
       week: weekOfDay(dates.indexOf(date) + 1),
-      done: kept(date) ? 'done' : date < today ? 'gap' : 'ahead',
+      done: wasKept(date) ? 'done' : date < today ? 'gap' : 'ahead',
     })),
-    did: over.filter(kept).length,
+    did: over.filter(wasKept).length,
     of: over.length,
     naturalBreath: house.naturalBreath,
     stopSigns: STOP_SIGNS,

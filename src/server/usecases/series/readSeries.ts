@@ -1,6 +1,6 @@
 import { breathCounts, mustParsePattern } from '@/core/pattern';
 import { blockName, techniquesIn } from '@/core/plan';
-import { checkSeries, datesOf, dayOn, minutesOf, ownDay, seriesCheckText, weekOfDay } from '@/core/series';
+import { checkSeries, datesOf, dayOn, kept, minutesOf, ownDay, seriesCheckText, weekOfDay } from '@/core/series';
 import type { IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import type { SeriesLine, SeriesView, TakingPart } from '@/views/series';
@@ -12,7 +12,7 @@ import { sessionsOf } from '../../repositories/courses';
 import { roster } from '../../repositories/people';
 import { allSeries, joinToken, membersOf, series, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { staffNames } from '../../repositories/staff';
-import { goingOf, kept, partsOf, shownName, stateOf, type Part } from './going';
+import { goingOf, partsOf, shownName, stateOf, type Part } from './going';
 import { OF_PEOPLE } from '../courses/readCourse';
 import { closedDates } from './liveDays';
 import { seriesSetting } from './setting';
