@@ -163,7 +163,27 @@ test('phones answer: one without a script, one without a network, one that says 
   );
   await back.getByRole('button', { name: 'easy', exact: true }).click();
   await expect(back.getByText('Thank you. It is on your ladder.')).toBeVisible();
+  const yesterday = back.getByRole('group', { name: 'Yesterday' });
+  await accessible(back);
+  await fitsTheWidth(back);
+  await yesterday.getByRole('button', { name: 'Not that day' }).click();
+  await expect(yesterday).toBeHidden();
   await page.goto('/series');
   await page.getByRole('link', { name: BEGINNERS }).click();
   await expect(page.getByText(/([5-9]|1[0-2]) of 12 did it/)).toBeVisible();
+
+  // Left by mistake, somebody takes part again by another address, with what they did.
+  await plain.getByLabel('I want to leave this series').check();
+  await plain.getByRole('button', { name: 'Leave' }).click();
+  await expect(plain.getByRole('heading', { name: 'This page is closed' })).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /Who takes part/ }).click();
+  await page.getByRole('button', { name: 'Let Sunniva H. take part again' }).click();
+  await plain.goto(
+    (await page
+      .getByRole('row', { name: /Sunniva H\./ })
+      .getByRole('link', { name: /Open it here/ })
+      .getAttribute('href'))!,
+  );
+  await expect(plain.getByText('You said: done, worked.')).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { CONDITIONS, HELP_SIGNS, STOP_SIGNS } from '../../src/core/screening';
 import { datesOf } from '../../src/core/series';
-import { addDays, isoDate } from '../../src/core/units';
+import { addDays, isoDate, type IsoDate } from '../../src/core/units';
 import { vault } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
 import { CheckInRow, SeriesMemberRow } from '../../src/server/db/rows';
@@ -168,6 +168,13 @@ describe('the person’s day', () => {
     expect(await day(at('2027-03-28', '00:00'))).toBe('2027-03-28');
     expect(await day(at('2027-03-28', '22:59'))).toBe('2027-03-28');
     expect(await day(at('2027-03-28', '23:00'))).toBe('2027-03-29');
+    // The last day can be told of on the day after it, when there is none of theirs any more.
+    const after = async (now: Date) => {
+      const { day: own, yesterday } = await openDay(await freshManager(), token, HERE, now);
+      return [own, yesterday];
+    };
+    expect(await after(at('2027-04-02', '09:00'))).toEqual([null, '2027-04-01']);
+    expect(await after(at('2027-04-03', '09:00'))).toEqual([null, null]);
     const say = async (now: Date) => answerOf(checkIn(await freshManager(), token, { did: 'done', date: '2027-03-27' }, HERE, now));
     expect(await say(at('2027-03-28', '22:59'))).toBe('allowed');
     expect(await say(at('2027-03-28', '23:00'))).toBe('late');
@@ -200,6 +207,22 @@ describe('the person’s day', () => {
     await erasePerson(await director(), { person, name: 'Bram O.' });
     expect(await answerOf(openDay(await freshManager(), token, HERE, NOW))).toBe('late');
     expect(JSON.stringify((await running()).view)).not.toContain('Bram');
+  });
+
+  test('ended early, the days after it are nobody’s gaps; the day before it can be told of still', async () => {
+    const { id, view } = await made({ firstDate: TODAY });
+    const [part] = await membersOf(await director(), [id]);
+    const token = ownToken(await director(), part);
+    await checkIn(await freshManager(), token, { did: 'done', felt: 'easy' }, HERE, NOW);
+    await stopSeries(await director(at(addDays(TODAY, 2), '10:00')), { series: id, version: view.version });
+    const day = async (date: IsoDate) => openDay(await freshManager(), token, HERE, at(date, '11:00'));
+    const stopped = await day(addDays(TODAY, 2));
+    expect([stopped.day, stopped.yesterday, stopped.did, stopped.of]).toEqual([null, addDays(TODAY, 1), 1, 2]);
+    const later = await day(addDays(TODAY, 4));
+    expect([later.yesterday, later.did, later.of, later.ladder.map(({ done }) => done)]).toEqual([null, 1, 2, ['done', 'gap']]);
+    expect(later.says).toContain('ended');
+    const say = async (date: IsoDate) => answerOf(checkIn(await freshManager(), token, { did: 'done', date }, HERE, at(addDays(TODAY, 2), '11:00')));
+    expect([await say(addDays(TODAY, 2)), await say(addDays(TODAY, 1))]).toEqual(['late', 'allowed']);
   });
 
   test('what felt wrong is not unsaid by a later tap, and saying so leaves standing how the day was', async () => {

@@ -21,6 +21,8 @@ export function orm(): Promise<MikroORM> {
     clientUrl: databaseUrl(),
     entities: ROWS,
     filters: FILTERS,
+    // A row is of one studio by its own column; rows it belongs to, joined in, would be locked along with it.
+    autoJoinRefsForFilters: false,
     pool: { min: 1, max: 12 },
     forceUtcTimezone: true,
   });

@@ -233,7 +233,7 @@ export async function keepCheckIn(at: Writing, { person, signs, member, date, ..
   const before = found ? (openedSigns(at, wrappedKey, person, found) ?? []) : [];
   const fresh = signs.filter((sign) => !before.includes(sign));
   const all = [...before, ...fresh];
-  const sealed = all.length > 0 ? at.vault.seal(wrappedKey, JSON.stringify(all), placeOf(person, id)) : null;
+  const sealed = fresh.length > 0 ? at.vault.seal(wrappedKey, JSON.stringify(all), placeOf(person, id)) : (found?.sealed ?? null);
   if (!found) await add(at, CheckInRow, { id, member, date, ...said, sealed, undoneBy: null, at: at.now });
   else {
     const harder = fresh.length > 0 || (said.felt === 'strained' && found.felt !== 'strained');

@@ -29,7 +29,7 @@ export function Afterwards({ token, day, easier, saying }: Props) {
           {last.felt ? `, ${last.felt}` : ''}. Another tap changes it; what felt wrong stays said.
         </p>
       )}
-      <Telling token={token} day={day} date={day.date} easier={easier} say={say} />
+      {day.day !== null && <Telling token={token} day={day} date={day.date} easier={easier} say={say} />}
       {day.yesterday && !toldBefore && (
         <div className="stack" role="group" aria-label="Yesterday">
           <p className="small">And {dayText(day.yesterday)}? It can be told until today ends.</p>

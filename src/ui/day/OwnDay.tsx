@@ -86,7 +86,7 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
           </p>
         </>
       )}
-      {day.day !== null && <Afterwards token={token} day={day} easier={easier} saying={saying} />}
+      {(day.day !== null || day.yesterday) && <Afterwards token={token} day={day} easier={easier} saying={saying} />}
       {day.ladder.length > 0 && <OwnLadder ladder={day.ladder} />}
       <Own token={token} mails={day.mails} />
       {running && practice && <Practice practice={practice} onEnd={() => setRunning(false)} />}

@@ -82,8 +82,9 @@ export async function openDay(em: EntityManager, token: string, address: string,
   const practices = own && !part.held ? practicesOf(here, own, today) : null;
   const said = checkIns.find(({ date }) => date === today) ?? null;
   const yesterday = addDays(today, -1);
-  const open = dates.includes(yesterday) && yesterday >= part.joinedOn && !checkIns.some(({ date }) => date === yesterday);
-  const mine = dates.filter((date) => date >= part.joinedOn);
+  const open = ownOn(here, yesterday) !== null && notTold(here, yesterday) === null && !checkIns.some(({ date }) => date === yesterday);
+  // Days after an early end are nobody's, and no gaps.
+  const mine = dates.filter((date) => date >= part.joinedOn && (found.stoppedOn === null || date < found.stoppedOn));
   const wasKept = (date: IsoDate) => checkIns.some((one) => one.date === date && kept(one));
   const over = mine.filter((date) => date < today || (date === today && wasKept(today)));
   return {
