@@ -1,4 +1,5 @@
 import { v7 as newId } from 'uuid';
+import { A_WEEK } from '../demo/series';
 import { dateIn } from '../src/core/units';
 import { freshManager } from '../src/server/db/orm';
 import { CheckInRow, StaffRow, StudioRow } from '../src/server/db/rows';
@@ -48,15 +49,7 @@ export async function measureCheckIns(address: string): Promise<void> {
     cohort,
     teacher: who.id,
     firstDate: dateIn(who.zone, new Date()),
-    length: 7,
-    start: '06:30',
-    from: 1,
-    to: 3,
-    gentleEvery: 7,
-    live: [],
-    liveMinutes: 30,
-    missed: 'go on',
-    themes: [{ techniques: ['equal-4-4'] }],
+    ...A_WEEK,
   });
   console.log(`\nA series of a week for ${PEOPLE} people, drafted and made: ${Math.round(performance.now() - begun)} ms`);
   const members = await membersOf(await deskFor(who, new Date()), [id]);

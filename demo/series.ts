@@ -8,6 +8,19 @@ import { peopleNames } from '../src/server/repositories/people';
 import { createSeries } from '../src/server/usecases/series/createSeries';
 import { checkIn } from '../src/server/usecases/series/ownDay';
 
+/** A week of even breath, alone at home in the morning. */
+export const A_WEEK = {
+  length: 7,
+  start: '06:30',
+  from: 1,
+  to: 3,
+  gentleEvery: 7,
+  live: [],
+  liveMinutes: 30,
+  missed: 'go on',
+  themes: [{ techniques: ['equal-4-4'] }],
+} as const;
+
 /** How somebody keeps a series up: what they say of a day, and how many are over by now. */
 type Habit = (
   day: number,
@@ -45,13 +58,10 @@ export async function beginnersSeries(
     cohort,
     teacher,
     firstDate,
+    ...A_WEEK,
     length: 21,
-    start: '06:30',
-    from: 1,
     to: 6,
-    gentleEvery: 7,
     live: [3],
-    liveMinutes: 30,
     missed: 'step back',
     themes: [{ techniques: ['equal-4-4'] }, { techniques: ['longer-4-5'] }, { techniques: ['both-in-4-4'] }],
   });

@@ -3,7 +3,7 @@ import { clear } from 'idb-keyval';
 import { keepSaid, sendSaid } from './device';
 
 /** What the studio answers to what it is sent, in turn; the last again and again. */
-type Answer = 'heard' | 'help' | 'signs' | 'late' | 'no network' | 'broken' | 'too many' | 'no JSON';
+type Answer = 'heard' | 'help' | 'signs' | 'late' | 'no network' | 'broken' | 'too many' | 'no JSON' | 'clash';
 
 let answers: Answer[] = [];
 let sent: Record<string, unknown>[] = [];
@@ -30,6 +30,8 @@ beforeEach(async () => {
         return Response.json({ ok: false }, { status: 429 });
       case 'no JSON':
         return new Response('<p>A hotel’s sign-in page</p>');
+      case 'clash':
+        return Response.json({ ok: false, code: 'clash', message: 'Somebody else saved this meanwhile.', fields: [] }, { status: 422 });
       case 'late':
         return Response.json({ ok: false, code: 'late', message: 'Too late.', fields: [] }, { status: 422 });
       default:
@@ -60,7 +62,7 @@ test('without a network all of it waits; what called for help is not lost to a t
   expect(told()).toEqual([['chest pain'], 'easy']);
 });
 
-test.each(['broken', 'too many', 'no JSON'] as const)('%s: it is tried again later, from where it stopped', async (how) => {
+test.each(['broken', 'too many', 'no JSON', 'clash'] as const)('%s: it is tried again later, from where it stopped', async (how) => {
   answers = ['heard', how];
   await say({ felt: 'easy' });
   await say({ felt: 'worked' });

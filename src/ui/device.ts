@@ -138,7 +138,10 @@ async function sendAllSaid(token: string): Promise<SaidAnswer> {
         body: JSON.stringify(said),
       });
       if (response.status >= 500 || response.status === 429) return { answer, waiting: true };
-      answer = together(answer, (await response.json()) as Heard);
+      const heard = (await response.json()) as Heard;
+      // Two taps of one moment met; the second is sent again.
+      if (!heard.ok && heard.code === 'clash') return { answer, waiting: true };
+      answer = together(answer, heard);
     } catch {
       return { answer, waiting: true };
     }

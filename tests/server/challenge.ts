@@ -1,4 +1,5 @@
 import { v7 as newId } from 'uuid';
+import { A_WEEK } from '../../demo/series';
 import { addDays } from '../../src/core/units';
 import { MailRow } from '../../src/server/db/rows';
 import type { Desk } from '../../src/server/desk';
@@ -36,15 +37,7 @@ export const input = (teacher: string, cohort: string, over: object = {}) => ({
   cohort,
   teacher,
   firstDate: addDays(TODAY, 20),
-  length: 7,
-  start: '06:30',
-  from: 1,
-  to: 3,
-  gentleEvery: 7,
-  live: [],
-  liveMinutes: 30,
-  missed: 'go on',
-  themes: [{ techniques: ['equal-4-4'] }],
+  ...A_WEEK,
   ...over,
 });
 

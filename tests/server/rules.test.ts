@@ -7,6 +7,7 @@ import { signIn, signOut, whoHas } from '../../src/server/auth/signin';
 import { ReadingRow, ScreeningRow, SessionRow } from '../../src/server/db/rows';
 import { freshManager } from '../../src/server/db/orm';
 import { members } from '../../src/server/repositories/screenings';
+import { cohortItself } from '../../src/server/repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf } from '../../src/server/repositories/courses';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { readCohort } from '../../src/server/usecases/cohorts/readCohort';
@@ -17,6 +18,7 @@ import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
 import { draftCourse, draftingProblem, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
 import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { mendCheck, moveBlock } from '../../src/server/usecases/courses/moveBlock';
+import { undoStep } from '../../src/server/usecases/courses/steps';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
@@ -89,6 +91,25 @@ test('a draft from a page is asked every rule again; a mend that was offered mak
   expect(await asked([{ code: 'weeks', number: 2 }])).toBe('invalid');
   expect(await asked([{ code: 'without', technique: 'pumps-27' }])).toBe('invalid');
   expect(await asked([{ code: 'minutes', number: 500 }])).toBe('invalid');
+});
+
+test('a mend that says what a cohort practises is taken back with what it said, and done again with it', async () => {
+  const director = await deskOf('director');
+  const { choir, phrases } = await demo(director);
+  const { id } = await createCourse(director, tooShort(phrases.teacher, choir));
+  await draftCourse(director, { course: id, version: 1, seen: await seenOf(director, id) });
+  const { course: offered } = await readCourse(await deskOf('director'), id);
+  const { mends } = offered.mends.find((one) => one.mends.some(({ code }) => code === 'practise'))!;
+  const practises = async () => [...(await cohortItself(await deskOf('director'), choir)).already].sort();
+  const before = await practises();
+  await mendCourse(await deskOf('director'), { course: id, version: offered.version, seen: await seenOf(director, id), mends });
+  const said = await practises();
+  expect(said).toEqual(expect.arrayContaining([...before, mends.find(({ code }) => code === 'practise')!.technique]));
+  for (const then of [before, said]) {
+    const { version } = await course(await deskOf('director'), id);
+    await undoStep(await deskOf('director'), { course: id, version, seen: await seenOf(director, id) });
+    expect(await practises()).toEqual(then);
+  }
 });
 
 test('what a course is asked for changes on top of it: open classes follow, planned blocks stay, and a new goal has no place yet', async () => {

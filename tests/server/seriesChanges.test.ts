@@ -2,6 +2,7 @@ import { v7 as newId } from 'uuid';
 import { SHIPPED_LIBRARY } from '../../src/core/library';
 import { techniquesIn } from '../../src/core/plan';
 import { addDays } from '../../src/core/units';
+import { cohortItself } from '../../src/server/repositories/cohorts';
 import { course, progressOf, sessionsOf } from '../../src/server/repositories/courses';
 import { series as seriesById } from '../../src/server/repositories/series';
 import { cancelClass } from '../../src/server/usecases/courses/lifeHappens';
@@ -217,6 +218,8 @@ describe('what would mend what does not come', () => {
     const far = await made({ length: 7, to: 3, themes: [{ techniques: ['longer-4-6', 'equal-4-4'] }] });
     const [left] = far.view.unreached;
     expect(left).toMatchObject({ technique: 'longer-4-6', text: expect.stringContaining('more days') });
+    const practises = async () => [...(await cohortItself(await director(), view.cohort.id)).already].sort();
+    const before = await practises();
     for (const { at, text } of left.mends) {
       const { seen, view: now } = await standing(far.id);
       const again = { ...seen, technique: left.technique, mend: now.unreached[0].mends.find((one) => one.text === text)!.at };
@@ -226,7 +229,13 @@ describe('what would mend what does not come', () => {
       expect([text, after.wrong]).toEqual([text, []]);
       expect(after.view.undo).toEqual({ what: 'the mend', back: false });
       expect(await answerOf(draftAgain(await director(), again))).toBe('clash');
-      await undoSeries(await director(), after.seen);
+      // What they were said to practise is said with the mend, and goes with it; done again, it is there again.
+      const said = await practises();
+      expect(said.length > before.length).toBe(text.startsWith('they practise'));
+      for (const then of [before, said, before]) {
+        await undoSeries(await director(), (await standing(far.id)).seen);
+        expect(await practises()).toEqual(then);
+      }
       expect(at).toBeGreaterThanOrEqual(0);
     }
     expect(left.mends.length).toBeGreaterThanOrEqual(2);

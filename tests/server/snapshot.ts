@@ -17,10 +17,27 @@ async function tables(): Promise<string[]> {
   return rows.map(({ name }) => name);
 }
 
-/** Keeps every row as it is now. */
+/** Keeps every row as it is now, and from now on which tables are written to. */
 export async function keepAll(copy: Copy = 'kept_rows'): Promise<void> {
-  const copies = (await tables()).map((name) => `create table ${copy}."${name}" as table public."${name}";`).join(' ');
-  await (await ownerManager()).execute(`drop schema if exists ${copy} cascade; create schema ${copy}; ${copies}`);
+  const copies = (await tables()).map(
+    (name) =>
+      `create table ${copy}."${name}" as table public."${name}";
+       create trigger "touch_${copy}" after insert or update or delete on public."${name}" execute function ${copy}.touch();`,
+  );
+  await (
+    await ownerManager()
+  ).execute(
+    `drop schema if exists ${copy} cascade; create schema ${copy}; create table ${copy}.touched (name text);
+     create function ${copy}.touch() returns trigger language plpgsql security definer as
+       $$ begin insert into ${copy}.touched values (tg_table_name); return null; end $$;
+     ${copies.join(' ')}`,
+  );
+}
+
+/** The tables that were written to since they were kept, or put back. */
+async function touched(copy: Copy): Promise<string[]> {
+  const rows = await (await ownerManager()).execute<{ name: string }[]>(`select distinct name from ${copy}.touched`);
+  return rows.map(({ name }) => name);
 }
 
 /** Rows of a table that are not in the same table of another schema, whole rows compared. */
@@ -29,11 +46,14 @@ const only = (name: string, here: string, there: string) =>
 
 /** Puts every row back as it was kept, touching no other; no job waits. */
 export async function backToKept(copy: Copy = 'kept_rows'): Promise<void> {
-  const all = await tables();
+  const all = await touched(copy);
   const gone = all.map((name) => `delete ${only(name, 'public', copy)};`);
   const back = all.map((name) => `insert into public."${name}" select one.* ${only(name, copy, 'public')};`);
   const steps = [...gone, ...back].join(' ');
-  await (await ownerManager()).execute(`begin; set local session_replication_role = replica; ${steps} delete from pgboss.job; commit;`);
+  // Rows that are put back set off no triggers.
+  await (
+    await ownerManager()
+  ).execute(`begin; set local session_replication_role = replica; ${steps} delete from ${copy}.touched; delete from pgboss.job; commit;`);
 }
 
 export async function forgetKept(): Promise<void> {
@@ -52,7 +72,8 @@ export async function allRows(): Promise<Rows> {
 
 /** Every row as it is now, from what was kept and what has changed since. */
 export async function rowsSince(kept: Rows): Promise<Rows> {
-  const all = await tables();
+  const all = await touched('kept_rows');
+  if (all.length === 0) return kept;
   const asked = (here: string, there: string, is: boolean) =>
     all.map((name) => `select '${name}' as name, to_jsonb(one) as data, ${is} as here ${only(name, here, there)}`);
   const rows = await (

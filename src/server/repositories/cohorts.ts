@@ -44,18 +44,13 @@ export async function addCohort(at: Writing, cohortToAdd: Cohort): Promise<void>
   await add(at, CohortRow, cohortToAdd);
 }
 
-/** Sets what a cohort practises already. */
-export async function changePractice(at: Writing, id: string, already: readonly string[]): Promise<void> {
+/** Changes what a cohort practises already. @returns what it did not before */
+export async function changePractice(at: Writing, id: string, to: (already: readonly string[]) => readonly string[]): Promise<readonly string[]> {
   const row = await hold(at, CohortRow, { id: knownId(id) });
   if (!row) throw new Refusal('not-found');
-  await claim(at, CohortRow, id, row.version, { already: [...new Set(already)] });
-}
-
-/** What a cohort already practises, with what was there. */
-export async function addPractice(at: Writing, id: string, more: readonly string[]): Promise<void> {
-  const row = await hold(at, CohortRow, { id: knownId(id) });
-  if (!row) throw new Refusal('not-found');
-  await claim(at, CohortRow, id, row.version, { already: [...new Set([...row.already, ...more])] });
+  const next = [...new Set(to(row.already))];
+  await claim(at, CohortRow, id, row.version, { already: next });
+  return next.filter((technique) => !row.already.includes(technique));
 }
 
 function seesAll({ who }: Desk<Actor>): boolean {

@@ -4,7 +4,17 @@ import type { Block, NamedBlock, PlanChange } from '@/core/plan';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Actor, Staff } from '../auth/actors';
 import { readRow, readRows } from '../db/read';
-import { AcknowledgementRow, CourseRow, CourseStepRow, PlanRow, SessionRow, type Accepted, type Cancelled, type CourseSnapshot } from '../db/rows';
+import {
+  AcknowledgementRow,
+  CohortRow,
+  CourseRow,
+  CourseStepRow,
+  PlanRow,
+  SessionRow,
+  type Accepted,
+  type Cancelled,
+  type CourseSnapshot,
+} from '../db/rows';
 import { add, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
@@ -214,9 +224,10 @@ export type { CourseSnapshot } from '../db/rows';
 export async function snapshotOf(desk: Desk<Actor>, id: string): Promise<CourseSnapshot> {
   const row = (await readRow(desk, CourseRow, { id: knownId(id) }))!;
   const { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals, unplaced, accepted, removedAt, version } = row;
-  const sessions = await allSessionsOf(desk, [id]);
+  const [sessions, { already }] = [await allSessionsOf(desk, [id]), (await readRow(desk, CohortRow, { id: cohort }))!];
   return {
     version,
+    practises: already,
     course: { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals, unplaced, accepted, removedAt },
     sessions: sessions.map((one) => ({
       id: one.id,

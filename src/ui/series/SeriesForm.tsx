@@ -49,9 +49,9 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) 
     missed: 'step back' as const,
     themes: THEMES.map((techniques_) => ({ techniques: [...techniques_], pairs: false })),
   };
-  const form = useForm<SeriesInput, { id: string }>(seriesForm as never, initial as never, createSeriesAction, ({ id }) =>
-    router.push(`/series/${id}`),
-  );
+  // Weeks beyond its days keep what was chosen for them, should it become longer again; they are not sent.
+  const create = (asked: SeriesInput) => createSeriesAction({ ...asked, themes: asked.themes.slice(0, weekOfDay(asked.length)) });
+  const form = useForm<SeriesInput, { id: string }>(seriesForm as never, initial as never, create, ({ id }) => router.push(`/series/${id}`));
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 900 }}>
       <div className={`sheet ${course.grid}`}>
@@ -123,21 +123,20 @@ function Themes({ form, techniques }: { form: UseFormReturn<SeriesInput>; techni
   const themes = useFieldArray({ control: form.control, name: 'themes' });
   const length = Number(useWatch({ control: form.control, name: 'length' }));
   const weeks = weekOfDay(length || 7);
-  const { append, remove, fields } = themes;
+  const { append, fields } = themes;
   useEffect(() => {
     if (fields.length < weeks)
       append(
         Array.from({ length: weeks - fields.length }, () => ({ techniques: [], pairs: false })),
         { shouldFocus: false },
       );
-    else if (fields.length > weeks) remove(Array.from({ length: fields.length - weeks }, (_, at) => weeks + at));
-  }, [weeks, fields.length, append, remove]);
+  }, [weeks, fields.length, append]);
   const problem = form.formState.errors.themes;
   return (
     <section className="sheet stack">
       <h2>What each week is about</h2>
       <p className="soft">What it needs first comes by itself. Something waits for its week; what was learned comes back in the later ones.</p>
-      {fields.map((field, week) => (
+      {fields.slice(0, weeks).map((field, week) => (
         <div key={field.id} className={styles.theme}>
           <strong>Week {week + 1}</strong>
           <Controller

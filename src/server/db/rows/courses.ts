@@ -24,6 +24,8 @@ export interface Cancelled {
 /** A course and those of its classes that a change concerned, as they stood. */
 export interface CourseSnapshot {
   readonly version: number;
+  /** What its cohort practises already. Missing in what was kept before that could be taken back. */
+  readonly practises?: readonly string[];
   readonly course: Readonly<Record<string, unknown>>;
   readonly sessions: readonly {
     readonly id: string;

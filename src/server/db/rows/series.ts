@@ -24,6 +24,8 @@ export interface SeriesStep {
   readonly was: SeriesFacts;
   /** Whether it took something back. */
   readonly back: boolean;
+  /** What the cohort has been said to practise by it; gone with it where it is taken back. */
+  readonly practised?: readonly string[];
 }
 
 export const SeriesRow = defineEntity({

@@ -146,6 +146,6 @@ async function practise(at: Writing<Staff>, id: string, already: readonly string
     already.map((technique) => ({ field: 'already', technique })),
   );
   if (isDeepStrictEqual([...already].sort(), [...group.already].sort())) return false;
-  await changePractice(at, id, already);
+  await changePractice(at, id, () => already);
   return true;
 }

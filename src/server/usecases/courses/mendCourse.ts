@@ -6,7 +6,7 @@ import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { addPractice } from '../../repositories/cohorts';
+import { changePractice } from '../../repositories/cohorts';
 import { changeBlocks, course, sessionsOf, type Course, type Requested, type Session } from '../../repositories/courses';
 import { library } from '../../repositories/library';
 import { settingOf } from '../setting';
@@ -32,7 +32,7 @@ export async function mendCourse(desk: Desk, input: unknown): Promise<{ readonly
       await askedAnew(to, before, requestWith(before, codes), was);
       for (const { code, technique, number } of codes) {
         if (code === 'practise' && technique && all.find(technique))
-          await addPractice(to, before.cohort, [technique, ...wayDown(all.edges, technique)]);
+          await changePractice(to, before.cohort, (already) => [...already, technique, ...wayDown(all.edges, technique)]);
         if (code === 'unpin' && number) await unpin(to, was[number - 1], technique);
       }
       const after = afresh(to);

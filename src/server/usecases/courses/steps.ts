@@ -4,6 +4,7 @@ import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
+import { changePractice } from '../../repositories/cohorts';
 import { draftForm } from '@/forms';
 import {
   addStep,
@@ -76,10 +77,19 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
       if (to.cancelled?.reason && !before.cancelled) lost.push({ session: before, reason: to.cancelled.reason });
     }
     await tellCancelled(at, found, lost);
+    await practiseAgain(at, last);
     const step = stepBetween(now, await snapshotOf(afresh(at), id));
     if (step) await addStep(at, id, { what: last.what, ...step, back: !last.back });
     return { what: last.what };
   });
+}
+
+/** What a cohort was said to practise with the change it no longer is, and the other way round. */
+async function practiseAgain(at: Writing<Staff>, { before, after }: CourseStep): Promise<void> {
+  const [had, has, cohort] = [before.practises ?? [], after.practises ?? [], before.course.cohort];
+  const [came, went] = [has.filter((id) => !had.includes(id)), had.filter((id) => !has.includes(id))];
+  if (cohort !== after.course.cohort || came.length + went.length === 0) return;
+  await changePractice(at, String(cohort), (already) => [...already.filter((id) => !came.includes(id)), ...went]);
 }
 
 const voiceOf = ({ purpose, note }: CourseSnapshot['sessions'][number]) => ({

@@ -8,7 +8,7 @@ import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { addPractice } from '../../repositories/cohorts';
+import { changePractice } from '../../repositories/cohorts';
 import { changeSeries, series, type KeptSeries, type SeriesFacts, type SeriesStep } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
 import { draftDays } from './draftDays';
@@ -23,6 +23,7 @@ interface Now {
 /**
  * Keeps a change of a series, its live days' classes after it, and what was there before, so that it can be taken back.
  * @param undone the step that this takes back, or does again
+ * @param practised what the cohort is said to practise by it
  */
 async function change(
   at: Writing<Staff>,
@@ -30,13 +31,14 @@ async function change(
   seen: number,
   what: string,
   to: Partial<SeriesFacts>,
-  undone: SeriesStep | null = null,
+  { undone = null, practised = [] }: { readonly undone?: SeriesStep | null; readonly practised?: readonly string[] } = {},
 ): Promise<Now> {
   if (found.version !== seen) throw new Refusal('clash');
   const { name, teacher: leads, asked, days, unreached, missed, pauses, stoppedOn } = found;
   const was = { name, teacher: leads, asked, days, unreached, missed, pauses, stoppedOn };
   const liveCourse = await followLive(at, found, { ...found, ...to }, { back: undone !== null });
-  return { version: await changeSeries(at, found.id, seen, { ...to, liveCourse, lastStep: { what, was, back: undone !== null && !undone.back } }) };
+  const lastStep = { what, was, back: undone !== null && !undone.back, practised };
+  return { version: await changeSeries(at, found.id, seen, { ...to, liveCourse, lastStep }) };
 }
 
 /** Takes the last change of a series back, or does it again where it was taken back. What is over stays as it was. */
@@ -48,7 +50,12 @@ export async function undoSeries(desk: Desk, input: unknown): Promise<Now> {
     const { step, stays } = lastStepOf(found, at.today);
     if (!step) throw new Refusal('not-found', 'There is nothing to take back.');
     if (stays) throw new Refusal('late', stays);
-    return change(at, found, version, step.what, step.was, step);
+    const { practised = [] } = step;
+    if (practised.length > 0)
+      await changePractice(at, found.cohort, (already) =>
+        step.back ? [...already, ...practised] : already.filter((one) => !practised.includes(one)),
+      );
+    return change(at, found, version, step.what, step.was, { undone: step, practised });
   });
 }
 
@@ -133,24 +140,20 @@ export async function draftAgain(desk: Desk, input: unknown): Promise<Now> {
     const [only] = mends;
     if (at.today >= found.firstDate && mends.length === 1 && only.mend === 'longer') return longer(at, found, only.days);
     if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun: change single days by hand, or copy it.');
-    await practise(at, found, mends);
+    const practised = await practise(at, found, mends);
     const asked = mends.reduce(withMend, found.asked);
     const { planning } = await seriesSetting(afresh(at), found.cohort);
     const drafted = await draftDays(at, asked, overDays(datesOf(found), asked.length), planning);
-    return change(at, found, version, mends.length > 0 ? 'the mend' : 'the draft', drafted);
+    return change(at, found, version, mends.length > 0 ? 'the mend' : 'the draft', drafted, { practised });
   });
 }
 
-/** What a group is said to practise already, it practises from now on, with all that it stands on. */
-async function practise(at: Writing<Staff>, { cohort }: KeptSeries, mends: readonly SeriesMend[]): Promise<void> {
+/** What a group is said to practise already, it practises from now on, with all that it stands on. @returns what it did not before */
+async function practise(at: Writing<Staff>, { cohort }: KeptSeries, mends: readonly SeriesMend[]): Promise<readonly string[]> {
   const practised = mends.flatMap((one) => (one.mend === 'practised' ? [one.technique] : []));
-  if (practised.length === 0) return;
+  if (practised.length === 0) return [];
   const { planning } = await seriesSetting(at, cohort);
-  await addPractice(
-    at,
-    cohort,
-    practised.flatMap((technique) => [technique, ...wayDown(planning.ladder, technique)]),
-  );
+  return changePractice(at, cohort, (already) => [...already, ...practised.flatMap((one) => [one, ...wayDown(planning.ladder, one)])]);
 }
 
 /** Gives a series another name, leader, hour or rule for a missed day. */
