@@ -81,6 +81,8 @@ export const seriesAgainForm = object({
 });
 /** What a series is called, who leads it, at which hour, and what follows from a missed day. */
 export const seriesFactsForm = seriesForm.pick(['name', 'teacher', 'start', 'missed']).shape(asSeen);
+/** What is asked of a series that has not begun, all of it. */
+export const seriesAskForm = seriesForm.omit(['once', 'cohort']).shape(asSeen);
 /** More days than it has. */
 export const seriesLengthForm = object({
   ...asSeen,
@@ -133,5 +135,6 @@ export const checkInForm = object({
 });
 
 export type SeriesInput = InferType<typeof seriesForm>;
+export type SeriesAskInput = InferType<typeof seriesAskForm>;
 export type SeriesFactsInput = InferType<typeof seriesFactsForm>;
 export type SeriesEditInput = InferType<typeof seriesEditForm>;

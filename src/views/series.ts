@@ -122,6 +122,15 @@ export interface SeriesView {
     readonly url: string | null;
     readonly asking: readonly { readonly member: string; readonly name: string; readonly screened: boolean }[];
   } | null;
+  /** What is asked of it, while that can be asked anew: it has not begun. */
+  readonly asked: {
+    readonly length: number;
+    readonly from: number;
+    readonly to: number;
+    readonly gentleEvery: number;
+    readonly live: readonly number[];
+    readonly themes: readonly { readonly techniques: readonly string[]; readonly pairs: boolean }[];
+  } | null;
   readonly mayEdit: boolean;
   readonly techniques: readonly { readonly id: string; readonly name: string; readonly pattern: string }[];
 }

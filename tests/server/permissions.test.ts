@@ -81,6 +81,7 @@ import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import { readClass } from '../../src/server/usecases/teach/readClass';
 import {
   changeDay,
+  askSeries,
   changeSeriesFacts,
   draftAgain,
   lengthenSeries,
@@ -230,6 +231,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
     copySeries,
     changeDay,
     draftAgain,
+    askSeries,
     changeSeriesFacts,
     lengthenSeries,
     pauseSeries,

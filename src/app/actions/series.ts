@@ -2,6 +2,7 @@
 
 import { reply } from '@/app/edge';
 import {
+  askSeries,
   changeDay,
   changeSeriesFacts,
   draftAgain,
@@ -37,6 +38,10 @@ export async function undoSeriesAction(input: unknown) {
 
 export async function changeSeriesFactsAction(input: unknown) {
   return reply((desk) => changeSeriesFacts(desk, input));
+}
+
+export async function askSeriesAction(input: unknown) {
+  return reply((desk) => askSeries(desk, input));
 }
 
 export async function stopSeriesAction(input: unknown) {

@@ -16,7 +16,6 @@ import { hashOf, isToken } from './tokens';
 export interface KeptSeries extends SeriesFacts {
   readonly id: string;
   readonly cohort: string;
-  readonly firstDate: IsoDate;
   /** The course whose classes are its live days. */
   readonly liveCourse: string | null;
   /** Whether people may sign up by its link. */
@@ -130,9 +129,18 @@ export async function partsOfPerson(desk: Desk<Actor>, person: string): Promise<
 
 export async function seriesMember(desk: Desk<Actor>, id: string): Promise<SeriesMember> {
   const row = await readRow(desk, SeriesMemberRow, { id: knownId(id) });
-  if (!row) throw new Refusal('not-found', 'This person does not take part, or not in your studio.');
+  if (!row) throw new Refusal('not-found', NOT_PART);
   return toMember(row);
 }
+
+/** The same, held until the transaction ends: what is decided by how it is there is decided once. */
+export async function heldMember(at: Writing, id: string): Promise<SeriesMember> {
+  const row = await hold(at, SeriesMemberRow, { id: knownId(id) });
+  if (!row) throw new Refusal('not-found', NOT_PART);
+  return toMember(row);
+}
+
+const NOT_PART = 'This person does not take part, or not in your studio.';
 
 /** A person's own address in a series: the same every morning, until a new one is asked for. */
 export const ownToken = ({ vault }: Pick<Desk<Actor>, 'vault'>, { id, link }: Pick<SeriesMember, 'id' | 'link'>): string =>
@@ -161,6 +169,11 @@ export async function addMembers(at: Writing, of: string, people: readonly strin
   });
   await add(at, SeriesMemberRow, ...rows);
   return fresh.length;
+}
+
+/** Whoever takes part from the first day on does so still when that is another one. */
+export async function moveBegin(at: Writing, of: string, from: IsoDate, to: IsoDate): Promise<void> {
+  for (const { id, joinedOn } of await membersOf(at, [of])) if (joinedOn === from) await changeMember(at, id, { joinedOn: to });
 }
 
 /** What of somebody's part is changed. */

@@ -6,9 +6,10 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 import { Controller, useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
-import { createSeriesAction } from '@/app/actions/series';
+import { askSeriesAction, createSeriesAction } from '@/app/actions/series';
 import { MISSED_RULES, minutesShort, SERIES_LIMITS, weekOfDay } from '@/core/series';
-import { seriesForm, type SeriesInput } from '@/forms';
+import { seriesAskForm, seriesForm, type SeriesInput } from '@/forms';
+import type { SeriesView } from '@/views/series';
 import { ManyField } from '../fields';
 import { Amount, Choice, Day, Field, Pick, Refusal, Time } from '../forms/fields';
 import { useForm } from '../forms/useForm';
@@ -25,14 +26,16 @@ interface Props {
   readonly teachers: readonly Named[];
   readonly techniques: readonly Named[];
   readonly firstDate: string;
+  /** The series that is asked anew, as it stands; left out for a new one. */
+  readonly of?: SeriesView & { readonly asked: NonNullable<SeriesView['asked']> };
 }
 
 const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: id, label: name }));
 /** What follows from a missed day, as choices. */
 export const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'two missed: a step back' } as const;
 
-/** A series: for whom, from when, how long a day grows, and what each week is about. */
-export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) {
+/** A series: for whom, from when, how long a day grows, and what each week is about. One that has not begun can be asked anew, all of it. */
+export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Props) {
   const router = useRouter();
   const initial = {
     name: '',
@@ -48,15 +51,33 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) 
     liveMinutes: 30,
     missed: 'step back' as const,
     themes: THEMES.map((techniques_) => ({ techniques: [...techniques_], pairs: false })),
+    ...(of && {
+      series: of.id,
+      version: of.version,
+      name: of.name,
+      cohort: of.cohort.id,
+      teacher: of.teacher.id,
+      firstDate: of.firstDate,
+      start: of.start,
+      missed: of.missed,
+      ...of.asked,
+    }),
   };
   // Weeks beyond its days keep what was chosen for them, should it become longer again; they are not sent.
-  const create = (asked: SeriesInput) => createSeriesAction({ ...asked, themes: asked.themes.slice(0, weekOfDay(asked.length)) });
-  const form = useForm<SeriesInput, { id: string }>(seriesForm as never, initial as never, create, ({ id }) => router.push(`/series/${id}`));
+  const send = (asked: SeriesInput) =>
+    (of ? askSeriesAction : createSeriesAction)({ ...asked, themes: asked.themes.slice(0, weekOfDay(asked.length)) });
+  const form = useForm<SeriesInput, { readonly id: string } | { readonly version: number }>(
+    (of ? seriesAskForm : seriesForm) as never,
+    initial as never,
+    send,
+    (done) => router.push(`/series/${'id' in done ? done.id : of?.id}`),
+  );
+  const hasLive = of?.days.some(({ kind }) => kind === 'live') ?? false;
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 900 }}>
       <div className={`sheet ${course.grid}`}>
         <Field form={form} name="name" label="Name of the series" published autoFocus />
-        <Pick form={form} name="cohort" label="For" options={options(cohorts)} />
+        {!of && <Pick form={form} name="cohort" label="For" options={options(cohorts)} />}
         <Pick form={form} name="teacher" label="Led by" options={options(teachers)} />
         <Day form={form} name="firstDate" label="First day" />
         <Choice
@@ -70,7 +91,7 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) 
         <Amount form={form} name="from" label="Minutes on day 1" least={1} />
         <Amount form={form} name="to" label="Minutes at last" least={1} />
         <Amount form={form} name="gentleEvery" label="Gentle every … days" least={0} />
-        <Amount form={form} name="liveMinutes" label="Minutes of a live day" step={5} />
+        {!hasLive && <Amount form={form} name="liveMinutes" label="Minutes of a live day" step={5} />}
         <Weekdays control={form.control} name="live" legend="Live days, with a teacher" />
       </div>
       <Arithmetic form={form} />
@@ -78,9 +99,9 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate }: Props) 
       <Refusal message={form.refusal} />
       <div className="row">
         <Button type="submit" variant="contained" disabled={form.busy}>
-          Draft the days
+          {of ? 'Draft the days anew' : 'Draft the days'}
         </Button>
-        <Button href="/series">Leave it</Button>
+        <Button href={of ? `/series/${of.id}` : '/series'}>Leave it</Button>
       </div>
     </form>
   );

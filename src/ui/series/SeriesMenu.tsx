@@ -30,6 +30,8 @@ export function SeriesMenu({ view, onWish }: { view: SeriesView; onWish: (wish: 
       <More items={moreOf(view, onWish)} />
       {view.state === 'finished' ? (
         <Button href={`/series/${view.id}/copy`}>Copy it</Button>
+      ) : view.asked ? (
+        <Button href={`/series/${view.id}/ask`}>Change what is asked</Button>
       ) : (
         <Button onClick={() => onWish('facts')}>Change what is asked</Button>
       )}

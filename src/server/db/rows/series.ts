@@ -9,6 +9,7 @@ import { ofStaff, ofStudio } from './studio';
 export interface SeriesFacts {
   readonly name: string;
   readonly teacher: string;
+  readonly firstDate: IsoDate;
   readonly asked: SeriesAsked;
   readonly days: readonly SeriesDay[];
   readonly unreached: readonly NotReached[];
@@ -21,7 +22,8 @@ export interface SeriesFacts {
 export interface SeriesStep {
   /** What was done, in words. */
   readonly what: string;
-  readonly was: SeriesFacts;
+  /** Its first day is missing in what was kept before that could change. */
+  readonly was: Omit<SeriesFacts, 'firstDate'> & Partial<Pick<SeriesFacts, 'firstDate'>>;
   /** Whether it took something back. */
   readonly back: boolean;
   /** What the cohort has been said to practise by it; gone with it where it is taken back. */

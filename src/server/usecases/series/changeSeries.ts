@@ -2,15 +2,25 @@ import { wayDown } from '@/core/ladder';
 import { formatPattern, parsePattern, problemText } from '@/core/pattern';
 import { datesOf, dayOn, edited, lengthened, overDays, withMend, type SeriesEdit, type SeriesMend } from '@/core/series';
 import { addDays, isoDate } from '@/core/units';
-import { seriesAgainForm, seriesEditForm, seriesFactsForm, seriesLengthForm, seriesPauseForm, seriesSeenForm, type SeriesEditInput } from '@/forms';
+import {
+  seriesAgainForm,
+  seriesAskForm,
+  seriesEditForm,
+  seriesFactsForm,
+  seriesLengthForm,
+  seriesPauseForm,
+  seriesSeenForm,
+  type SeriesEditInput,
+} from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
 import { changePractice } from '../../repositories/cohorts';
-import { changeSeries, series, type KeptSeries, type SeriesFacts, type SeriesStep } from '../../repositories/series';
+import { changeSeries, moveBegin, series, type KeptSeries, type SeriesFacts, type SeriesStep } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
+import { madeOf, PAST } from './createSeries';
 import { draftDays } from './draftDays';
 import { followLive, removeLive } from './liveDays';
 import { seriesSetting } from './setting';
@@ -20,10 +30,17 @@ interface Now {
   readonly version: number;
 }
 
+interface More {
+  /** The step that this takes back, or does again. */
+  readonly undone?: SeriesStep | null;
+  /** What the cohort is said to practise by it. */
+  readonly practised?: readonly string[];
+  /** How long its first live classes are. */
+  readonly liveMinutes?: number;
+}
+
 /**
  * Keeps a change of a series, its live days' classes after it, and what was there before, so that it can be taken back.
- * @param undone the step that this takes back, or does again
- * @param practised what the cohort is said to practise by it
  */
 async function change(
   at: Writing<Staff>,
@@ -31,12 +48,13 @@ async function change(
   seen: number,
   what: string,
   to: Partial<SeriesFacts>,
-  { undone = null, practised = [] }: { readonly undone?: SeriesStep | null; readonly practised?: readonly string[] } = {},
+  { undone = null, practised = [], liveMinutes }: More = {},
 ): Promise<Now> {
   if (found.version !== seen) throw new Refusal('clash');
-  const { name, teacher: leads, asked, days, unreached, missed, pauses, stoppedOn } = found;
-  const was = { name, teacher: leads, asked, days, unreached, missed, pauses, stoppedOn };
-  const liveCourse = await followLive(at, found, { ...found, ...to }, { back: undone !== null });
+  const { name, teacher: leads, firstDate, asked, days, unreached, missed, pauses, stoppedOn } = found;
+  const was = { name, teacher: leads, firstDate, asked, days, unreached, missed, pauses, stoppedOn };
+  if (to.firstDate && to.firstDate !== firstDate) await moveBegin(at, found.id, firstDate, to.firstDate);
+  const liveCourse = await followLive(at, found, { ...found, ...to }, { back: undone !== null, minutes: liveMinutes });
   const lastStep = { what, was, back: undone !== null && !undone.back, practised };
   return { version: await changeSeries(at, found.id, seen, { ...to, liveCourse, lastStep }) };
 }
@@ -165,6 +183,28 @@ export async function changeSeriesFacts(desk: Desk, input: unknown): Promise<Now
     running(found);
     await teacher(at, leads);
     return change(at, found, version, 'what was asked', { name, teacher: leads, missed, asked: { ...found.asked, start } });
+  });
+}
+
+/**
+ * Asks something else of a series while it has not begun, and drafts its days anew; what was changed on them by hand is there again when
+ * that is taken back. A pause stays where it is.
+ */
+export async function askSeries(desk: Desk, input: unknown): Promise<Now> {
+  authorise(desk.who, 'edit courses');
+  const { series: id, version, ...form } = await checked(seriesAskForm, input);
+  return inOne(desk, async (at) => {
+    const found = await series(at, id);
+    running(found);
+    if (found.version !== version) throw new Refusal('clash');
+    const { name, teacher: leads, firstDate, missed, asked, liveMinutes } = madeOf({ ...form, cohort: found.cohort });
+    if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun: change single days by hand, or copy it.');
+    if (firstDate < at.today) throw invalid({ field: 'firstDate', message: PAST });
+    await teacher(at, leads);
+    const { planning } = await seriesSetting(at, found.cohort);
+    const dates = datesOf({ firstDate, pauses: found.pauses, days: Array.from({ length: asked.length }) });
+    const drafted = await draftDays(at, asked, dates, planning);
+    return change(at, found, version, 'what was asked', { name, teacher: leads, firstDate, missed, ...drafted }, { liveMinutes });
   });
 }
 

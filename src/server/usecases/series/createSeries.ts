@@ -39,7 +39,8 @@ export async function copySeries(desk: Desk, input: unknown): Promise<{ readonly
   });
 }
 
-function madeOf({ themes, firstDate, name, cohort: of, teacher: leads, missed, liveMinutes, ...asked }: Omit<SeriesInput, 'once'>): Made {
+/** A series as it is asked for, from the form that asks. */
+export function madeOf({ themes, firstDate, name, cohort: of, teacher: leads, missed, liveMinutes, ...asked }: Omit<SeriesInput, 'once'>): Made {
   return {
     name,
     cohort: of,
@@ -62,10 +63,13 @@ async function make(at: Writing<Staff>, made: Made): Promise<{ readonly id: stri
   return { id: await placeSeries(at, { ...made, ...drafted }) };
 }
 
+/** Why a first day is not taken. */
+export const PAST = 'This day is past. A series begins today at the earliest.';
+
 /** Puts a series on its days, with its live days as classes, for everybody of its cohort. @returns its id */
 export async function placeSeries(at: Writing<Staff>, { liveMinutes, ...made }: Made & Pick<KeptSeries, 'days' | 'unreached'>): Promise<string> {
   const { firstDate } = made;
-  if (firstDate < at.today) throw invalid({ field: 'firstDate', message: 'This day is past. A series begins today at the earliest.' });
+  if (firstDate < at.today) throw invalid({ field: 'firstDate', message: PAST });
   await cohort(at, made.cohort);
   await teacher(at, made.teacher);
   const dates = overDays([firstDate], made.days.length);

@@ -140,11 +140,17 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
       ? everybody.filter(({ id: person, cohort }) => cohort === found.cohort && !everyMember.some((part) => part.person === person)).length
       : 0,
     joining: see.all ? joiningOf(desk, found, everyMember, everybody) : null,
+    asked: see.all && state === 'planning' ? askedOf(found) : null,
     mayEdit: see.all,
     techniques: see.all
       ? house.library.techniques.map(({ id: technique, name }) => ({ id: technique, name, pattern: planning.taught(technique).pattern }))
       : [],
   };
+}
+
+function askedOf({ asked: { length, from, to, gentleEvery, live, themes, pairings } }: KeptSeries): SeriesView['asked'] {
+  const weeks = Array.from({ length: weekOfDay(length) }, (_, week) => ({ techniques: themes[week] ?? [], pairs: pairings.includes(week + 1) }));
+  return { length, from, to, gentleEvery, live, themes: weeks };
 }
 
 function undoOf(found: KeptSeries, today: IsoDate): SeriesView['undo'] {

@@ -21,7 +21,7 @@ import {
   openForJoining,
   ownToken,
   series,
-  seriesMember,
+  heldMember,
 } from '../../repositories/series';
 import { sendTo } from '../people/links';
 import { dayUrl } from './takePart';
@@ -102,7 +102,7 @@ export async function admit(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'edit courses');
   const { member: id } = await checked(memberForm, input);
   await inOne(desk, async (at) => {
-    const part = await seriesMember(at, id);
+    const part = await heldMember(at, id);
     if (part.admitted || part.leftOn !== null) throw new Refusal('late', 'This has been answered already.');
     const [found, to] = [await series(at, part.series), await person(at, part.person)];
     // Whoever took part before keeps their days; mornings are sent again.
@@ -128,7 +128,7 @@ export async function decline(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'edit courses');
   const { member: id } = await checked(memberForm, input);
   await inOne(desk, async (at) => {
-    const part = await seriesMember(at, id);
+    const part = await heldMember(at, id);
     if (part.admitted || part.leftOn !== null) throw new Refusal('late', 'This has been answered already.');
     await changeMember(at, id, { leftOn: at.today });
   });

@@ -11,7 +11,7 @@ import { invalid, Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { addMail } from '../../repositories/mails';
 import { person, roster } from '../../repositories/people';
-import { addLetter, addMembers, changeMember, lettersTo, newAddress, ownToken, series, seriesMember, undoStepOf } from '../../repositories/series';
+import { addLetter, addMembers, changeMember, heldMember, lettersTo, newAddress, ownToken, series, undoStepOf } from '../../repositories/series';
 import { partsOf, stateOf, type Part } from './going';
 
 /** The address of somebody's own day. */
@@ -36,7 +36,7 @@ export async function giveNewAddress(desk: Desk, input: unknown): Promise<{ read
   authorise(desk.who, 'edit courses');
   const { member: id } = await checked(memberForm, input);
   return inOne(desk, async (at) => {
-    const part = await seriesMember(at, id);
+    const part = await heldMember(at, id);
     if (!part.admitted) throw new Refusal('late', 'They do not take part, so they have no page.');
     const found = await series(at, part.series);
     const { name, email } = await person(at, part.person);
@@ -61,7 +61,7 @@ export async function goOn(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'see reasons');
   const { member: id } = await checked(memberForm, input);
   await inOne(desk, async (at) => {
-    if (!(await seriesMember(at, id)).held) throw new Refusal('late', 'They go on already.');
+    if (!(await heldMember(at, id)).held) throw new Refusal('late', 'They go on already.');
     await changeMember(at, id, { heldAt: null });
   });
 }

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { seated } from '@/app/edge';
+import { prepareCourse } from '@/server/usecases/courses/prepareCourse';
+import { readSeries } from '@/server/usecases/series/readSeries';
+import { SeriesForm } from '@/ui/series/SeriesForm';
+
+export const metadata: Metadata = { title: 'Change what is asked' };
+
+export default async function AskSeriesPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  return seated(async (desk) => {
+    const [view, { cohorts, teachers, techniques }] = await Promise.all([readSeries(desk, id), prepareCourse(desk)]);
+    if (!view.asked) redirect(`/series/${id}`);
+    return (
+      <>
+        <h1>What is asked of {view.name}</h1>
+        <p className="lead">
+          It has not begun, so all of it can be asked anew, for {view.cohort.name}. Its days are drafted again; what was changed on them by hand is
+          there again when that is taken back.
+        </p>
+        <SeriesForm cohorts={cohorts} teachers={teachers} techniques={techniques} firstDate={view.firstDate} of={{ ...view, asked: view.asked }} />
+      </>
+    );
+  });
+}
