@@ -66,7 +66,21 @@ test('a series is designed in one go: asked, mended where it cannot be, drafted,
   await page.getByRole('link', { name: 'A fortnight at the window, live' }).click();
   await expect(page.getByText('No class of it is held.')).toBeVisible();
   await page.getByRole('link', { name: 'A fortnight at the window', exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'A fortnight at the window' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'A fortnight at the window', exact: true })).toBeVisible();
+
+  // Until it begins all of it can be asked anew; what was chosen for a week comes back with the week.
+  await page.getByRole('link', { name: 'Change what is asked' }).click();
+  await expect(page.getByRole('heading', { name: 'What is asked of A fortnight at the window', exact: true })).toBeVisible();
+  await accessible(page);
+  await choose(page, 'Days', '7 days');
+  await expect(page.getByText('Week 3')).toBeHidden();
+  await choose(page, 'Days', '14 days');
+  await expect(page.getByRole('button', { name: /Longer exhale 4:5/ })).toBeVisible();
+  await page.getByLabel('Minutes at last').fill('4');
+  await page.getByRole('button', { name: 'Draft the days anew' }).click();
+  await expect(page.getByText(/^14 days,/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take back: what was asked' }).click();
+  await expect(page.getByText(/^21 days,/)).toBeVisible();
 });
 
 test('what does not come has buttons for what would do', async ({ page }) => {

@@ -19,15 +19,19 @@ export interface Drift {
  * @returns null where they are not
  */
 export function driftOf(dates: readonly IsoDate[], checkIns: readonly CheckIn[]): Drift | null {
-  const said = new Map(checkIns.filter(kept).map((one) => [one.date, one]));
-  let silentDays = 0;
-  for (let at = dates.length - 1; at >= 0 && !said.has(dates[at]); at -= 1) silentDays += 1;
+  const last =
+    checkIns
+      .filter(kept)
+      .map(({ date }) => date)
+      .sort()
+      .at(-1) ?? null;
+  const silentDays = dates.filter((date) => last === null || date > last).length;
   const lately = checkIns.filter(({ date }) => date >= (dates.at(-SERIES_LIMITS.lookBackDays) ?? ''));
   const strained = lately.filter(({ felt }) => felt === 'strained').length;
   const easier = lately.filter((one) => one.easier).length;
   const { silentDays: silent, strainedTimes, easierTimes } = SERIES_LIMITS;
   if (silentDays < silent && strained < strainedTimes && easier < easierTimes) return null;
-  return { silentDays, strained, easier, last: [...said.keys()].sort().at(-1) ?? null };
+  return { silentDays, strained, easier, last };
 }
 
 /** Why, in a few words. @example driftText({ silentDays: 4, strained: 0, easier: 0, last: null }) // "nothing for 4 days" */

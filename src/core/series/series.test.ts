@@ -445,6 +445,8 @@ describe('drifting off', () => {
     ['easier twice', [say(1, { easier: true }), say(2, { easier: true }), say(3)], 3, null],
     ['easier three times', [1, 2, 3].map((day) => say(day, { easier: true })), 3, 'took the easier version 3 times'],
     ['never said anything', [], 3, 'nothing for 3 days'],
+    ['back today', [say(1), say(5)], 4, null],
+    ['not today either', [say(1), say(5, { did: 'not today' })], 4, 'nothing for 3 days'],
     ['strained long ago and lately', [say(2, { felt: 'strained' }), ...span(3, 15), say(16, { felt: 'strained' })], 16, null],
     ['strained twice in fourteen days', [say(3, { felt: 'strained' }), ...span(4, 15), say(16, { felt: 'strained' })], 16, 'strained twice'],
     ['strained today as well', [say(1), say(2, { felt: 'strained' }), say(3, { felt: 'strained' })], 2, 'strained twice'],

@@ -79,6 +79,12 @@ function Telling({ token, day, date, easier, say }: TellingProps) {
     <>
       <form {...form}>
         {hidden}
+        {easier === null && (
+          <label className={`check small ${styles.asked}`}>
+            <input type="checkbox" name="easier" />
+            <span>It was the easier version</span>
+          </label>
+        )}
         <div className={styles.felt}>
           {FELT.map((felt) => (
             <button key={felt} name="felt" value={felt} aria-label={today ? undefined : `${dayText(date)}: ${felt}`}>
@@ -86,12 +92,6 @@ function Telling({ token, day, date, easier, say }: TellingProps) {
             </button>
           ))}
         </div>
-        {easier === null && (
-          <label className="check small">
-            <input type="checkbox" name="easier" />
-            <span>It was the easier version</span>
-          </label>
-        )}
         <div className={styles.more}>
           <a href={`#${id}`} onClick={() => setWrong(true)}>
             Something felt wrong{today ? '' : ' then'}

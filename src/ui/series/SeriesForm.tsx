@@ -32,7 +32,7 @@ interface Props {
 
 const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: id, label: name }));
 /** What follows from a missed day, as choices. */
-export const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'two missed: a step back' } as const;
+export const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'step back after two' } as const;
 
 /** A series: for whom, from when, how long a day grows, and what each week is about. One that has not begun can be asked anew, all of it. */
 export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Props) {
