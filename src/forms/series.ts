@@ -135,6 +135,5 @@ export const checkInForm = object({
 });
 
 export type SeriesInput = InferType<typeof seriesForm>;
-export type SeriesAskInput = InferType<typeof seriesAskForm>;
 export type SeriesFactsInput = InferType<typeof seriesFactsForm>;
 export type SeriesEditInput = InferType<typeof seriesEditForm>;
