@@ -295,8 +295,9 @@ describe('what would mend what does not come', () => {
       expect(await answerOf(draftAgain(await director(), again))).toBe('clash');
       // What they were said to practise is said with the mend, and goes with it; done again, it is there again.
       const said = await practises();
-      expect(said.length > before.length).toBe(/they practise/i.test(text));
-      for (const then of [before, said, before]) {
+      const says = /they practise/i.test(text);
+      expect(said.length > before.length).toBe(says);
+      for (const then of says ? [before, said, before] : [before]) {
         await undoSeries(await director(), (await standing(far.id)).seen);
         expect(await practises()).toEqual(then);
       }
