@@ -277,7 +277,9 @@ describe('the person’s day', () => {
     const { token, id } = of('Theo A.');
     const heard = inOne(await director(), async (at) => {
       await heldMember(at, of('Mabel D.').id);
-      return checkIn(await freshManager(), token, { did: 'done', signs: [HELP_SIGNS[1]] }, HERE, NOW);
+      const said = checkIn(await freshManager(), token, { did: 'done', signs: [HELP_SIGNS[1]] }, HERE, NOW);
+      const waited = new Promise<never>((_, no) => setTimeout(() => no(new Error('It waited for somebody else.')), 8000).unref());
+      return Promise.race([said, waited]);
     });
     expect(await heard).toEqual({ help: true, signs: true });
     await goOn(await director(), { member: id });
