@@ -403,11 +403,11 @@ describe.each(['course', 'people', 'studio', 'ways', 'series', 'taking part'])('
       const lost: string[] = [];
       let told = 0;
       for (const [index, a] of groups[group].entries())
-        // At once each stands beside itself and every second other: what they are told is what stale pages are told. One after the
-        // other, a group of many writers is gone through in every second pair, each writer before and after.
+        // At once each stands beside itself and every third other: what they are told is what stale pages are told. One after the
+        // other, a group of many writers is gone through in every third pair, each writer before and after.
         for (const b of how === 'at once'
-          ? groups[group].slice(index).filter((_, at) => at === 0 || at % 2 === 1)
-          : groups[group].filter((_, at) => groups[group].length < 10 || at === index || (at + index) % 2 === 1)) {
+          ? groups[group].slice(index).filter((_, at) => at === 0 || at % 3 === 1)
+          : groups[group].filter((_, at) => groups[group].length < 10 || at === index || (at + index) % 3 === 1)) {
           await backToKept();
           const sent =
             how === 'at once'
