@@ -1,15 +1,12 @@
 import type { InferEntity } from '@mikro-orm/core';
-import type { CheckIn, Did } from '@/core/series';
-import type { Effort } from '@/core/teach';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Actor, ByLink, Clock, Staff } from '../auth/actors';
 import type { EntityManager } from '../db/orm';
 import { readRow, readRows } from '../db/read';
-import { CheckInRow, PersonRow, SeriesLetterRow, SeriesMemberRow, SeriesRow, StudioRow, type SeriesFacts, type SeriesStep } from '../db/rows';
+import { PersonRow, SeriesLetterRow, SeriesMemberRow, SeriesRow, StudioRow, type SeriesFacts, type SeriesStep } from '../db/rows';
 import { add, change, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
-import { holdPerson } from './people';
 import { hashOf, isToken } from './tokens';
 
 /** A series as it is kept. */
@@ -41,13 +38,6 @@ export interface SeriesMember {
   readonly leftOn: IsoDate | null;
   readonly held: boolean;
   readonly version: number;
-}
-
-/** What somebody said of a day, with what is sealed of it. */
-export interface KeptCheckIn extends CheckIn {
-  readonly id: string;
-  readonly member: string;
-  readonly sealed: string | null;
 }
 
 const NOT_HERE = 'This series is not here, or not part of your studio.';
@@ -212,119 +202,6 @@ export async function markSent(at: Writing, member: SeriesMember, date: IsoDate)
     { sentOn: date, tokenHash: hashOf(token) },
   );
   return sent > 0 ? token : null;
-}
-
-/** What somebody says of a day, as it is kept. */
-export interface Said {
-  readonly member: string;
-  readonly person: string;
-  readonly date: IsoDate;
-  readonly day: number;
-  readonly did: Did;
-  readonly felt: Effort | null;
-  readonly easier: boolean;
-  readonly techniques: readonly string[];
-  readonly signs: readonly string[];
-}
-
-/** What felt wrong on a day. */
-export interface DaySigns {
-  readonly all: readonly string[];
-  /** Those that were not said of that day before. */
-  readonly fresh: readonly string[];
-}
-
-/**
- * Keeps what somebody says of a day: once for a day however often it is sent, the last word counting. What felt wrong stays said, whatever
- * is tapped after it; and who says only what felt wrong leaves standing how the day was.
- * @param onlySigns nothing else is said of the day where something was said already
- */
-export async function keepCheckIn(at: Writing, { person, signs, member, date, ...said }: Said, onlySigns = false): Promise<DaySigns> {
-  const { wrappedKey } = await holdPerson(at, person);
-  const found = await hold(at, CheckInRow, { member, date });
-  const id = found?.id ?? at.newId();
-  const before = found ? (openedSigns(at, wrappedKey, person, found) ?? []) : [];
-  const fresh = signs.filter((sign) => !before.includes(sign));
-  const all = [...before, ...fresh];
-  const sealed = fresh.length > 0 ? at.vault.seal(wrappedKey, JSON.stringify(all), placeOf(person, id)) : (found?.sealed ?? null);
-  if (!found) await add(at, CheckInRow, { id, member, date, ...said, sealed, undoneBy: null, at: at.now });
-  else {
-    const harder = fresh.length > 0 || (said.felt === 'strained' && found.felt !== 'strained');
-    // Whoever took a step back did not know of what is said only now.
-    await change(at, CheckInRow, { id }, { ...(onlySigns ? {} : said), sealed, at: at.now, ...(harder ? { undoneBy: null } : {}) });
-  }
-  return { all, fresh };
-}
-
-const placeOf = (person: string, row: string) => ({ person, table: 'check_in', row }) as const;
-
-/** Which signs there were on a day; null where none are kept, or they cannot be opened any more. */
-function openedSigns(
-  { vault }: Pick<Desk<Actor>, 'vault'>,
-  wrappedKey: string,
-  person: string,
-  { id, sealed }: { readonly id: string; readonly sealed?: string | null },
-): readonly string[] | null {
-  try {
-    return sealed ? (JSON.parse(vault.open(wrappedKey, sealed, placeOf(person, id))) as string[]) : null;
-  } catch {
-    return null;
-  }
-}
-
-/** What each of some people said, from the first day, by who takes part. */
-export async function checkInsOf(desk: Desk<Actor>, members: readonly string[]): Promise<ReadonlyMap<string, readonly KeptCheckIn[]>> {
-  const all = new Map<string, KeptCheckIn[]>(members.map((member) => [member, []]));
-  if (members.length === 0) return all;
-  const rows = await readRows(desk, CheckInRow, { member: [...members] }, { orderBy: { date: 'asc' } });
-  for (const { id, member, date, day, did, felt, easier, techniques, sealed, undoneBy } of rows)
-    all.get(member)?.push({
-      id,
-      member,
-      day,
-      date: isoDate(date),
-      did,
-      felt: felt ?? null,
-      easier,
-      techniques,
-      sealed: sealed ?? null,
-      signs: sealed !== null && sealed !== undefined,
-      undone: undoneBy !== null && undoneBy !== undefined,
-    });
-  return all;
-}
-
-/** A day as somebody told of it, as they take it along. */
-export const saidOf = ({ date, day, did, felt, easier, techniques, signs }: KeptCheckIn) => ({
-  date,
-  day,
-  did,
-  felt,
-  easier,
-  techniques,
-  somethingFeltWrong: signs,
-});
-
-/** Which signs there were; for the director. Null where they cannot be opened any more. */
-export async function openSigns(
-  desk: Desk<Staff>,
-  all: readonly (KeptCheckIn & { readonly person: string })[],
-): Promise<ReadonlyMap<string, readonly string[]>> {
-  const people = await readRows(desk, PersonRow, { id: all.map(({ person }) => person) }, { fields: ['id', 'wrappedKey'] });
-  const keys = new Map(people.map(({ id, wrappedKey }) => [id, wrappedKey]));
-  return new Map(
-    all.flatMap((one) => {
-      const signs = openedSigns(desk, keys.get(one.person) ?? '', one.person, one);
-      return signs ? [[one.id, signs] as const] : [];
-    }),
-  );
-}
-
-/** Takes back the step that followed from what somebody said. */
-export async function undoStepOf(at: Writing<Staff>, checkIn: string): Promise<void> {
-  const found = await hold(at, CheckInRow, { id: knownId(checkIn) });
-  if (!found) throw new Refusal('not-found');
-  await change(at, CheckInRow, { id: found.id }, { undoneBy: at.who.id });
 }
 
 /** When each was written to last. */

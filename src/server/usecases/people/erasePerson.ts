@@ -9,7 +9,8 @@ import { enqueue } from '../../jobs/queue';
 import { cohort } from '../../repositories/cohorts';
 import { attendanceOf } from '../../repositories/logs';
 import { erase, person, sweepTables } from '../../repositories/people';
-import { allSeries, checkInsOf, openSigns, partsOfPerson, saidOf } from '../../repositories/series';
+import { checkInsOf, openSigns, saidOf } from '../../repositories/checkIns';
+import { allSeries, partsOfPerson } from '../../repositories/series';
 import { member, openScreening, recordReading, screeningsOf } from '../../repositories/screenings';
 import type { SealedAnswers } from '../../repositories/sealed';
 

@@ -6,16 +6,8 @@ import type { Drifting, HardDay, SeriesLine, SeriesView } from '@/views/series';
 import type { Desk } from '../../desk';
 import { roster } from '../../repositories/people';
 import { conventions } from '../../repositories/studio';
-import {
-  allSeries,
-  checkInsOf,
-  lettersTo,
-  membersOf,
-  openSigns,
-  type KeptCheckIn,
-  type KeptSeries,
-  type SeriesMember,
-} from '../../repositories/series';
+import { checkInsOf, openSigns, type KeptCheckIn } from '../../repositories/checkIns';
+import { allSeries, lettersTo, membersOf, type KeptSeries, type SeriesMember } from '../../repositories/series';
 
 /** How a series goes: who takes part and keeps it up, who is drifting off, how many will finish. */
 

@@ -17,18 +17,8 @@ import { Refusal } from '../../errors';
 import { sessionsOf } from '../../repositories/courses';
 import { cohortItself } from '../../repositories/cohorts';
 import { member as personWith, type OpenedMember } from '../../repositories/screenings';
-import {
-  changeMember,
-  checkInsOf,
-  findDay,
-  keepCheckIn,
-  saidOf,
-  series,
-  seriesMember,
-  type KeptCheckIn,
-  type KeptSeries,
-  type SeriesMember,
-} from '../../repositories/series';
+import { checkInsOf, keepCheckIn, saidOf, type KeptCheckIn } from '../../repositories/checkIns';
+import { changeMember, findDay, series, seriesMember, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { forgetAttempt } from '../../repositories/signIns';
 import { houseOf } from '../setting';
 import { tellDirectors } from '../tellDirectors';

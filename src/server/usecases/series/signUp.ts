@@ -12,17 +12,8 @@ import { Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { addMail } from '../../repositories/mails';
 import { addPerson, person, roster } from '../../repositories/people';
-import {
-  addMembers,
-  changeMember,
-  checkInsOf,
-  findJoining,
-  membersOf,
-  openForJoining,
-  ownToken,
-  series,
-  heldMember,
-} from '../../repositories/series';
+import { checkInsOf } from '../../repositories/checkIns';
+import { addMembers, changeMember, findJoining, membersOf, openForJoining, ownToken, series, heldMember } from '../../repositories/series';
 import { sendTo } from '../people/links';
 import { dayUrl } from './takePart';
 

@@ -11,7 +11,8 @@ import { invalid, Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { addMail } from '../../repositories/mails';
 import { person, roster } from '../../repositories/people';
-import { addLetter, addMembers, changeMember, heldMember, lettersTo, newAddress, ownToken, series, undoStepOf } from '../../repositories/series';
+import { undoStepOf } from '../../repositories/checkIns';
+import { addLetter, addMembers, changeMember, heldMember, lettersTo, newAddress, ownToken, series } from '../../repositories/series';
 import { partsOf, stateOf, type Part } from './going';
 
 /** The address of somebody's own day. */
