@@ -5,6 +5,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Types are checked by bin/test, once, with the tests and the demo.
   typescript: { ignoreBuildErrors: true },
+  // The title comes with the page, for everybody: sent after it, a page that loads anew stands without one for a moment.
+  htmlLimitedBots: /.*/,
   allowedDevOrigins: ['127.0.0.1'],
   // What is larger is a file, and goes its own way.
   experimental: { serverActions: { bodySizeLimit: '256kb' } },

@@ -55,6 +55,7 @@ export async function choose(place: Page | Locator, label: string | RegExp, opti
 
 /** No serious violation of accessibility on the page as it stands. */
 export async function accessible(page: Page): Promise<void> {
+  await expect(page).toHaveTitle(/./);
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.length} times, first ${nodes[0].html.slice(0, 160)}`)).toEqual([]);
