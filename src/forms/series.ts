@@ -79,9 +79,7 @@ export const seriesAgainForm = object({
   technique: string().nullable().default(null),
   mend: number().nullable().default(null).integer().min(0).max(40),
 });
-/** What a series is called, who leads it, at which hour, and what follows from a missed day. */
-export const seriesFactsForm = seriesForm.pick(['name', 'teacher', 'start', 'missed']).shape(asSeen);
-/** What is asked of a series that has not begun, all of it. */
+/** What is asked of a series there is. */
 export const seriesAskForm = seriesForm.omit(['once', 'cohort']).shape(asSeen);
 /** More days than it has. */
 export const seriesLengthForm = object({
@@ -90,7 +88,13 @@ export const seriesLengthForm = object({
     .required('Choose how many days.')
     .oneOf([...lengths], `A series has ${lengths.slice(0, -1).join(', ')} or ${lengths.at(-1)} days.`),
 });
-export const seriesPauseForm = object({ ...asSeen, from: day('the first day of the pause'), until: day('the last day of the pause') });
+export const seriesPauseForm = object({
+  ...asSeen,
+  from: day('the first day of the pause'),
+  until: day('the last day of the pause'),
+  /** What comes after it is drafted anew. */
+  anew: boolean().default(false),
+});
 export const seriesCopyForm = seriesForm.pick(['once', 'name', 'cohort', 'teacher', 'firstDate']).shape({ series: id() });
 /** Opens a series for whoever has its link, or closes it. */
 export const openSeriesForm = object({ ...asSeen, open: boolean().required() });
@@ -135,5 +139,4 @@ export const checkInForm = object({
 });
 
 export type SeriesInput = InferType<typeof seriesForm>;
-export type SeriesFactsInput = InferType<typeof seriesFactsForm>;
 export type SeriesEditInput = InferType<typeof seriesEditForm>;

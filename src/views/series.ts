@@ -90,6 +90,8 @@ export interface SeriesView {
   readonly missed: MissedRule;
   readonly stoppedOn: IsoDate | null;
   readonly today: number | null;
+  /** How many of its days have begun: they stay as they are. */
+  readonly begun: number;
   readonly state: SeriesLine['state'];
   readonly days: readonly SeriesDayView[];
   /** What each week is about, in names. */
@@ -122,7 +124,7 @@ export interface SeriesView {
     readonly url: string | null;
     readonly asking: readonly { readonly member: string; readonly name: string; readonly screened: boolean }[];
   } | null;
-  /** What is asked of it, while that can be asked anew: it has not begun. */
+  /** What is asked of it, while that can be changed: it is not over. */
   readonly asked: {
     readonly length: number;
     readonly from: number;

@@ -156,6 +156,7 @@ test('a course bends: pinned, climbed, a class cancelled and taken back, a check
 
   // A class is cancelled, with what every way costs, and taken back.
   const classes = page.getByRole('row').filter({ has: page.getByRole('link') });
+  await expect(goal.first()).toBeVisible();
   const before = await classes.count();
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Cancel a class' }).click();

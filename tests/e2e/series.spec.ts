@@ -77,7 +77,7 @@ test('a series is designed in one go: asked, mended where it cannot be, drafted,
   await choose(page, 'Days', '14 days');
   await expect(page.getByRole('button', { name: /Longer exhale 4:5/ })).toBeVisible();
   await page.getByLabel('Minutes at last').fill('4');
-  await page.getByRole('button', { name: 'Draft the days anew' }).click();
+  await page.getByRole('button', { name: 'Change it' }).click();
   await expect(page.getByText(/^14 days,/)).toBeVisible();
   await page.getByRole('button', { name: 'Take back: what was asked' }).click();
   await expect(page.getByText(/^21 days,/)).toBeVisible();

@@ -6,6 +6,7 @@ import type { Desk } from '../../src/server/desk';
 import { membersOf, ownToken } from '../../src/server/repositories/series';
 import { createSeries } from '../../src/server/usecases/series/createSeries';
 import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
+import type { SeriesView } from '../../src/views/series';
 import { ANYWHERE, deskOf, NOW, ownerManager, TODAY } from './studio';
 
 /** Challenge series, as the tests of them make and find them. */
@@ -38,6 +39,20 @@ export const input = (teacher: string, cohort: string, over: object = {}) => ({
   teacher,
   firstDate: addDays(TODAY, 20),
   ...A_WEEK,
+  ...over,
+});
+
+/** What is asked of a series as it stands, or of it with other answers. */
+export const askedOf = ({ id, version, name, teacher, firstDate, start, missed, asked }: SeriesView, over: object = {}) => ({
+  series: id,
+  version,
+  name,
+  teacher: teacher.id,
+  firstDate,
+  start,
+  missed,
+  liveMinutes: 30,
+  ...asked,
   ...over,
 });
 

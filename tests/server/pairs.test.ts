@@ -19,8 +19,8 @@ import { formHere, sendForms } from '../../src/server/usecases/people/links';
 import { askByItself, sendReminders } from '../../src/server/usecases/people/sendReminders';
 import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
 import {
+  askSeries,
   changeDay,
-  changeSeriesFacts,
   draftAgain,
   lengthenSeries,
   pauseSeries,
@@ -45,7 +45,7 @@ import { archiveOwnWay, importOwnWays, saveOwnWay } from '../../src/server/useca
 import { ClosureRow, HeldLogRow, OverrideRow, PersonRow, PlanRow, RulebookRow, StaffRow, StudioRow } from '../../src/server/db/rows';
 import { sessionsOf } from '../../src/server/repositories/courses';
 import { wholeForm } from '../../demo/people';
-import { made, running } from './challenge';
+import { askedOf, made, running } from './challenge';
 import { allRows, backToKept, forgetKept, keepAll, rowsSince, type Rows } from './snapshot';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, requestOf, seenOf } from './studio';
 
@@ -257,11 +257,10 @@ async function seriesWriters(): Promise<Writer[]> {
     changeDay(await director(), { series: id, version, do: 'swap', day, with: other });
   const { version } = await move(1, 2, view.version);
   const seen = { series: id, version };
-  const facts = (n: number) => ({ ...seen, name: `Even ${n}`, teacher: view.teacher.id, start: '06:30', missed: 'repeat' });
   return [
     { name: 'change a day', send: async (n) => move(n + 2, 6, version) },
     { name: 'draft again', send: async () => draftAgain(await director(), seen) },
-    { name: 'what is asked', send: async (n) => changeSeriesFacts(await director(), facts(n)) },
+    { name: 'what is asked', send: async (n) => askSeries(await director(), askedOf(view, { ...seen, name: `Even ${n}`, missed: 'repeat' })) },
     { name: 'longer', send: async (n) => lengthenSeries(await director(), { ...seen, length: [14, 21][n - 1] }) },
     { name: 'pause', send: async (n) => pauseSeries(await director(), { ...seen, from: view.days[n].date, until: view.days[n].date }) },
     { name: 'take back', send: async () => undoSeries(await director(), seen) },

@@ -82,7 +82,6 @@ import { readClass } from '../../src/server/usecases/teach/readClass';
 import {
   changeDay,
   askSeries,
-  changeSeriesFacts,
   draftAgain,
   lengthenSeries,
   pauseSeries,
@@ -232,7 +231,6 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
     changeDay,
     draftAgain,
     askSeries,
-    changeSeriesFacts,
     lengthenSeries,
     pauseSeries,
     stopSeries,

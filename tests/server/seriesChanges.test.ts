@@ -5,15 +5,17 @@ import { addDays, weekday } from '../../src/core/units';
 import { cohortItself } from '../../src/server/repositories/cohorts';
 import { course, progressOf, sessionsOf } from '../../src/server/repositories/courses';
 import { membersOf, series as seriesById } from '../../src/server/repositories/series';
-import { cancelClass } from '../../src/server/usecases/courses/lifeHappens';
+import { changeCourse, readRequest } from '../../src/server/usecases/courses/changeCourse';
+import { draftCourse, keepDrafted } from '../../src/server/usecases/courses/draftCourse';
+import { cancelClass, endCourse, removeCourse } from '../../src/server/usecases/courses/lifeHappens';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
+import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import {
   askSeries,
   changeDay,
-  changeSeriesFacts,
   draftAgain,
   lengthenSeries,
   pauseSeries,
@@ -24,7 +26,7 @@ import {
 import { copySeries } from '../../src/server/usecases/series/createSeries';
 import { readSeries } from '../../src/server/usecases/series/readSeries';
 import { addClosure } from '../../src/server/usecases/studio/changeStudio';
-import { director, made, mails, running } from './challenge';
+import { askedOf, director, made, mails, running } from './challenge';
 import { answerOf, closeDatabase, deskOf, openBoth, TODAY } from './studio';
 
 beforeAll(openBoth, 120_000);
@@ -107,16 +109,16 @@ describe('changing one', () => {
       expect(await answerOf(lengthenSeries(await deskOf(role), { series: id, version, length: 21 }))).toBe('not-allowed');
   });
 
-  test('what is over stays as it was, and what has begun is not drafted again or removed', async () => {
+  test('what is over stays as it was, and what has begun is not removed', async () => {
     const { id, version, view } = await running();
     expect(view.today).not.toBeNull();
     expect(await answerOf(changeDay(await director(), { series: id, version, do: 'kind', day: 1, kind: 'gentle' }))).toBe('late');
-    expect(await answerOf(draftAgain(await director(), { series: id, version }))).toBe('late');
     expect(await answerOf(removeSeries(await director(), { series: id, version }))).toBe('late');
   });
 });
 
 describe('what is refused of a day changed by hand', () => {
+  let series: string | null = null;
   const some = (count: number, minutes = 1, over: object = {}) =>
     Array.from({ length: count }, () => ({ technique: 'belly', pattern: 'natural', minutes, ...over }));
   test.each<[string, object, string]>([
@@ -139,7 +141,8 @@ describe('what is refused of a day changed by hand', () => {
     ['no kind', { do: 'kind' }, 'invalid'],
     ['a kind nobody knows', { do: 'kind', kind: 'hard' }, 'invalid'],
   ])('%s: %j is %s', async (_, more, answer) => {
-    const { id } = await made();
+    series ??= (await made()).id;
+    const id = series;
     const before = await read(id);
     expect(await answerOf((await standing(id)).edit({ do: 'practice', day: 3, ...more }))).toBe(answer);
     if (answer !== 'allowed') expect(await read(id)).toEqual(before);
@@ -171,9 +174,8 @@ describe('taking back', () => {
       'another hour, leader and rule',
       'what was asked',
       async (id) => {
-        const { seen, view } = await standing(id);
-        const lead = (await deskOf('lead teacher')).who.id;
-        return changeSeriesFacts(await director(), { ...seen, name: view.name, teacher: lead, start: '07:15', missed: 'repeat' });
+        const teacher = (await deskOf('lead teacher')).who.id;
+        return askSeries(await director(), askedOf((await standing(id)).view, { teacher, start: '07:15', missed: 'repeat' }));
       },
     ],
   ])('%s: all is as it was, the classes too, and it can be done again', async (_, what, change) => {
@@ -212,19 +214,7 @@ describe('taking back', () => {
   });
 });
 
-describe('asked anew before it begins', () => {
-  const form = ({ view, seen }: Awaited<ReturnType<typeof standing>>, over: object = {}) => ({
-    ...seen,
-    name: view.name,
-    teacher: view.teacher.id,
-    firstDate: view.firstDate,
-    start: view.start,
-    missed: view.missed,
-    liveMinutes: 30,
-    ...view.asked,
-    ...over,
-  });
-
+describe('asked anew', () => {
   test('all of it: days are drafted again, classes follow, people begin with it; taken back, it is as it was', async () => {
     const { id } = await made({ firstDate: addDays(TODAY, 13), length: 14, to: 4, live: [2, 4] });
     await (await standing(id)).edit({ do: 'swap', day: 3, with: 5 });
@@ -232,7 +222,7 @@ describe('asked anew before it begins', () => {
     const before = { series: await read(id), classes: (await standing(id)).classes.map(({ date, start }) => [date, start]), begins: await begins() };
     const firstDate = addDays(TODAY, 6);
     const asked = { firstDate, length: 21, to: 5, live: [3], start: '07:00', gentleEvery: 0, missed: 'repeat', name: 'Earlier, and longer' };
-    await askSeries(await director(), form(await standing(id), asked));
+    await askSeries(await director(), askedOf((await standing(id)).view, asked));
     const { view, classes, wrong } = await standing(id);
     expect(view).toMatchObject({ name: 'Earlier, and longer', start: '07:00', missed: 'repeat', firstDate, asked: { length: 21, to: 5, live: [3] } });
     expect([view.days.length, view.days.at(-1)!.minutes, wrong]).toEqual([21, 5, []]);
@@ -252,26 +242,113 @@ describe('asked anew before it begins', () => {
     const { id, view } = await made({ length: 7 });
     const [, , third] = view.days;
     await pauseSeries(await director(), { ...(await standing(id)).seen, from: third.date, until: third.date });
-    await askSeries(await director(), form(await standing(id), { live: [1, 2, 3, 4, 5, 6, 7], liveMinutes: 45 }));
+    await askSeries(await director(), askedOf((await standing(id)).view, { live: [1, 2, 3, 4, 5, 6, 7], liveMinutes: 45 }));
     const after = await standing(id);
     expect(after.view.days.map(({ date }) => date)).not.toContain(third.date);
     expect(after.classes.map(({ minutes }) => minutes)).toEqual(after.view.days.map(() => 45));
   });
 
-  test('not once it has begun, for a day that is past, from a page that did not see it, or by anybody else', async () => {
-    const { id } = await made();
-    const now = await standing(id);
-    expect(await answerOf(askSeries(await director(), form(now, { firstDate: addDays(TODAY, -1) })))).toBe('invalid');
-    expect(await answerOf(askSeries(await director(), form(now, { themes: [{ techniques: ['nothing-like-it'] }] })))).toBe('invalid');
+  test('another name, leader, minute of the hour or rule leaves the days as they are; another part of the day does not', async () => {
+    const { id } = await made({ live: [4] });
+    await (await standing(id)).edit({ do: 'practice', day: 2, practices: [{ technique: 'belly', pattern: 'natural', minutes: 1 }] });
+    const before = await read(id);
+    const { view } = await standing(id);
+    // Weeks it does not have, and nothing chosen for one, ask for nothing.
+    const themes = [...view.asked!.themes, { techniques: [], pairs: false }];
+    await askSeries(await director(), askedOf(view, { name: 'Another name', start: '07:15', missed: 'repeat', themes }));
+    expect(await read(id)).toEqual({ ...before, name: 'Another name', start: '07:15', missed: 'repeat' });
+    await askSeries(await director(), askedOf((await standing(id)).view, { start: '12:30' }));
+    expect((await read(id)).days).not.toEqual(before.days);
+  });
+
+  test('not for a day that is past, from a page that did not see it, or by anybody else', async () => {
+    const { id, view } = await made();
+    expect(await answerOf(askSeries(await director(), askedOf(view, { firstDate: addDays(TODAY, -1) })))).toBe('invalid');
+    expect(await answerOf(askSeries(await director(), askedOf(view, { themes: [{ techniques: ['nothing-like-it'] }] })))).toBe('invalid');
     for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
-      expect(await answerOf(askSeries(await deskOf(role), form(now)))).toBe('not-allowed');
-    expect(await answerOf(askSeries(await deskOf('stranger'), form(now)))).toBe('not-found');
-    expect(await read(id)).toMatchObject({ name: now.view.name, days: expect.arrayContaining([]) });
-    expect(await answerOf(askSeries(await director(), form(now, { firstDate: TODAY })))).toBe('allowed');
-    expect(await answerOf(askSeries(await director(), form(now)))).toBe('clash');
-    const begun = await standing(id);
-    expect(begun.view.asked).toBeNull();
-    expect(await answerOf(askSeries(await director(), { ...form(now), ...begun.seen, firstDate: addDays(TODAY, 3) }))).toBe('late');
+      expect(await answerOf(askSeries(await deskOf(role), askedOf(view)))).toBe('not-allowed');
+    expect(await answerOf(askSeries(await deskOf('stranger'), askedOf(view)))).toBe('not-found');
+    expect(await answerOf(askSeries(await director(), askedOf(view, { firstDate: TODAY })))).toBe('allowed');
+    expect(await answerOf(askSeries(await director(), askedOf(view)))).toBe('clash');
+  });
+
+  test('while it goes on, days that have begun stay and count, and the rest is drafted from them; taken back, all is as it was', async () => {
+    const { id } = await made({ firstDate: TODAY, length: 14, to: 4, themes: [{ techniques: ['equal-4-4'] }, { techniques: [] }] });
+    const on = async (day: number) => director(new Date(Date.parse(`${TODAY}T12:00:00Z`) + (day - 1) * 86_400_000));
+    const before = await read(id);
+    const { view } = await standing(id);
+    const later = await readSeries(await on(5), id);
+    expect([view.begun, later.begun]).toEqual([1, 5]);
+    const ask = async (more: object) => askSeries(await on(5), askedOf(later, more));
+    await expect(ask({ firstDate: addDays(TODAY, 1) })).rejects.toThrow('its first day stays');
+    expect(await answerOf(ask({ length: 7 }))).toBe('allowed');
+    await undoSeries(await on(5), { series: id, version: later.version + 1 });
+    const more = { length: 21, to: 3, themes: [{ techniques: [] }, { techniques: ['longer-4-5'] }], gentleEvery: 0, live: [7] };
+    await askSeries(await on(5), askedOf(later, { version: later.version + 2, ...more }));
+    const after = await standing(id);
+    expect((await read(id)).days.slice(0, 5)).toEqual(before.days.slice(0, 5));
+    expect([after.view.days.length, after.view.unreached, after.wrong]).toEqual([21, [], []]);
+    const rest = after.view.days.slice(5);
+    expect([Math.max(...rest.map(({ minutes }) => minutes)), rest.some(({ kind }) => kind === 'gentle')]).toEqual([3, false]);
+    expect(rest.flatMap(({ practices }) => practices.map(({ technique }) => technique))).toContain('longer-4-5');
+    expect(rest.filter(({ kind }) => kind === 'live').map(({ date }) => weekday(date))).toEqual([7, 7, 7]);
+    expect(after.classes.map(({ date }) => weekday(date))).toEqual([7, 7, 7]);
+    // Drafted again from the next day on, the days of both stay.
+    await draftAgain(await on(8), after.seen);
+    expect((await read(id)).days.slice(0, 8)).toEqual(
+      after.view.days.slice(0, 8).map(({ day, date, kind, practices }) => ({ day, date, kind, practices })),
+    );
+    const last = await standing(id);
+    expect(await answerOf(draftAgain(await on(21), last.seen))).toBe('late');
+    await undoSeries(await on(8), last.seen);
+    expect((await read(id)).days).toEqual(after.view.days.map(({ day, date, kind, practices }) => ({ day, date, kind, practices })));
+    for (const [length, answer] of [
+      [14, 'invalid'],
+      [21, 'allowed'],
+    ] as const) {
+      const now = await readSeries(await on(14), id);
+      expect([length, await answerOf(askSeries(await on(14), askedOf(now, { length, to: 2 })))]).toEqual([length, answer]);
+    }
+  });
+
+  test('a live day whose plan is published stays where it is while the rest is drafted around it', async () => {
+    const { id } = await made({ firstDate: addDays(TODAY, 13), length: 14, to: 4, live: [2, 4] });
+    const { classes } = await standing(id);
+    const there = classes[1];
+    await publishPlan(await director(), {
+      once: newId(),
+      session: there.id,
+      version: there.version,
+      teacher: (await director()).who.id,
+      reason: 'so it is',
+    });
+    const day = (await standing(id)).view.days.find(({ date }) => date === there.date)!;
+    await askSeries(await director(), askedOf((await standing(id)).view, { gentleEvery: 3, themes: [{ techniques: ['longer-3-4'] }], live: [3] }));
+    const { view, wrong, classes: now } = await standing(id);
+    expect(view.days.find(({ date }) => date === there.date)).toMatchObject({ kind: 'live', practices: day.practices });
+    expect([wrong, now.map(({ date }) => date)]).toEqual([[], view.days.flatMap(({ kind, date }) => (kind === 'live' ? [date] : []))]);
+    expect(now.find(({ date }) => date === there.date)).toMatchObject({ id: there.id, published: 1 });
+  });
+
+  test.each([
+    ['a day', 1],
+    ['half a week', 4],
+    ['eight days', 8],
+  ])('paused for %s with what follows drafted anew, live days stay on their weekdays; taken back, classes are where they were', async (_, long) => {
+    const { id, view } = await made({ firstDate: addDays(TODAY, 13), length: 14, to: 4, live: [2, 4] });
+    const held = async () => (await standing(id)).classes.map(({ date }) => date);
+    const before = { held: await held(), read: await read(id) };
+    const { date } = view.days[4];
+    await pauseSeries(await director(), { ...(await standing(id)).seen, from: date, until: addDays(date, long - 1), anew: true });
+    const after = await standing(id);
+    expect([after.wrong, after.view.unreached]).toEqual([[], []]);
+    expect((await read(id)).days.slice(0, 4)).toEqual(before.read.days.slice(0, 4));
+    expect(after.view.days.map((day) => day.date).slice(3, 5)).toEqual([view.days[3].date, addDays(date, long)]);
+    const live = after.view.days.flatMap((day) => (day.kind === 'live' ? [day.date] : []));
+    expect([...new Set(live.map(weekday))].sort()).toEqual([2, 4]);
+    expect(await held()).toEqual(live);
+    await undoSeries(await director(), after.seen);
+    expect({ held: await held(), read: await read(id) }).toEqual(before);
   });
 });
 
@@ -362,6 +439,28 @@ describe('live days and their classes', () => {
       blocks: [...first.blocks.slice(0, -2), strange, ...first.blocks.slice(-2)],
     });
     expect((await early()).length).toBeGreaterThan(0);
+  });
+
+  test('its course is not asked anew, drafted, ended or taken off beside the series', async () => {
+    const { id } = await live();
+    const { liveCourse, classes } = await standing(id);
+    const seen = classes.map(({ id: session, version }) => ({ session, version }));
+    const { version, name } = await course(await director(), liveCourse!);
+    const asked = { course: liveCourse, version, seen };
+    const { request } = await readRequest(await director(), liveCourse!);
+    for (const send of [
+      async () => changeCourse(await director(), { ...request, weeks: 3, published: 'stay', then: 'keep', already: null }),
+      async () => draftCourse(await director(), asked),
+      async () => keepDrafted(await director(), { ...asked, classes: [] }),
+      async () => mendCourse(await director(), { ...asked, mends: [{ code: 'weeks', number: 4 }] }),
+      async () => endCourse(await director(), { ...asked, reason: 'the hall is let' }),
+      async () => removeCourse(await director(), asked),
+    ])
+      expect(await send().catch((error: unknown) => error)).toMatchObject({
+        code: 'late',
+        message: expect.stringContaining('change them in the series'),
+      });
+    expect(await course(await director(), liveCourse!)).toMatchObject({ version, name });
   });
 
   test('live days in a row come later by a pause, and back again; one that fell out on the way is in nobody’s', async () => {
@@ -459,8 +558,8 @@ describe('live days and their classes', () => {
   test('another hour takes them along; a copy has classes as long', async () => {
     const lead = (await deskOf('lead teacher')).who.id;
     const { id, view } = await made({ firstDate: addDays(TODAY, 27), live: [4], liveMinutes: 45 });
-    const { seen } = await standing(id);
-    await changeSeriesFacts(await director(), { ...seen, name: 'At a quarter past', teacher: lead, start: '07:15', missed: 'repeat' });
+    const other = { name: 'At a quarter past', teacher: lead, start: '07:15', missed: 'repeat' };
+    await askSeries(await director(), askedOf((await standing(id)).view, other));
     const { view: after, classes, liveCourse } = await standing(id);
     expect(after).toMatchObject({ name: 'At a quarter past', start: '07:15', missed: 'repeat', teacher: { id: lead } });
     expect(classes.map(({ start }) => start)).toEqual(['07:15']);
@@ -468,9 +567,5 @@ describe('live days and their classes', () => {
     const form = { once: newId(), series: id, name: 'Again', cohort: view.cohort.id, teacher: lead, firstDate: addDays(TODAY, 48) };
     const copy = await copySeries(await director(), form);
     expect((await standing(copy.id)).classes.map(({ minutes }) => minutes)).toEqual([45]);
-    for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
-      expect(await answerOf(changeSeriesFacts(await deskOf(role), { ...seen, name: 'Ours', teacher: lead, start: '07:15', missed: 'repeat' }))).toBe(
-        'not-allowed',
-      );
   });
 });

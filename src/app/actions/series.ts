@@ -4,7 +4,6 @@ import { reply } from '@/app/edge';
 import {
   askSeries,
   changeDay,
-  changeSeriesFacts,
   draftAgain,
   lengthenSeries,
   pauseSeries,
@@ -34,10 +33,6 @@ export async function draftSeriesAgainAction(input: unknown) {
 
 export async function undoSeriesAction(input: unknown) {
   return reply((desk) => undoSeries(desk, input));
-}
-
-export async function changeSeriesFactsAction(input: unknown) {
-  return reply((desk) => changeSeriesFacts(desk, input));
 }
 
 export async function askSeriesAction(input: unknown) {

@@ -5,7 +5,7 @@ import { isForHome } from '../techniques';
 import type { IsoDate } from '../units';
 import { minutesOf, weekOfDay } from './days';
 import { isForSomebody, MINUTE_MS, problemOf, wantedOf, type SeriesAsked } from './problem';
-import type { SeriesDay } from './types';
+import type { SeriesDay, StayingDays } from './types';
 
 export interface SeriesDraft {
   readonly days: readonly SeriesDay[];
@@ -19,20 +19,26 @@ export interface SeriesDraft {
  * what comes back at growing gaps. Gentle days keep to what is known, the last day gathers all of it.
  * @param dates the date of every day
  * @param planning what the rules ask, for the group that takes part
+ * @param stay days that stay as they are: they were practised already, or are to be kept
  */
 export function draftSeries(
   asked: SeriesAsked,
   dates: readonly IsoDate[],
   planning: Planning,
   newId: () => string,
-  enough: () => boolean = () => false,
+  enough: () => boolean,
+  stay: StayingDays = [],
 ): SeriesDraft {
   const wanted = wantedOf(asked);
-  const { file, one, minutes, kinds } = problemOf(asked, dates, planning);
+  const { file, one, minutes, kinds } = problemOf(asked, dates, planning, stay);
   const solved = solve(file, one, { enough });
   const required = requiredBy(file, one, solved);
   const known: string[] = [...planning.already].filter((id) => planning.basis.library.find(id) !== null);
   const had = new Map<string, { readonly day: number; readonly times: number }>();
+  const practise = (technique: string, day: number) => {
+    if (!known.includes(technique)) known.push(technique);
+    had.set(technique, { day, times: (had.get(technique)?.times ?? 0) + 1 });
+  };
   const block = (technique: string, of: number): TechniqueBlock => ({
     id: newId(),
     kind: 'technique',
@@ -47,6 +53,11 @@ export function draftSeries(
     one.open?.[id]?.[one.dates.indexOf(date)] === true &&
     file.techniques[id].hours.includes(one.hours[0]);
   const days = dates.map((date, index): SeriesDay => {
+    const there = stay[index];
+    if (there) {
+      for (const { technique } of there.blocks) if (planning.basis.library.find(technique) !== null) practise(technique, index);
+      return there;
+    }
     const kind = kinds[index];
     const last = index === dates.length - 1;
     const practised = known.filter(
@@ -65,8 +76,7 @@ export function draftSeries(
       ) ??
       gentlest(known, planning);
     const isNew = !known.includes(technique);
-    if (isNew) known.push(technique);
-    had.set(technique, { day: index, times: (had.get(technique)?.times ?? 0) + 1 });
+    practise(technique, index);
     const half = Math.floor(minutes[index]) / 2;
     const partner =
       asked.pairings.includes(weekOfDay(index + 1)) && !isNew && minutes[index] >= 2
@@ -89,12 +99,13 @@ function requiredBy(file: CaseFile, one: Case, { sessions }: Solved): ReadonlyMa
   const asked = (id: string) =>
     Math.max(...one.goals.map(({ v, r }) => (v === id ? r : 0)), ...file.edges.map(([needs, , times]) => (needs === id ? times : 0)), 0);
   return new Map(
-    sessions.flatMap((session, at) => {
-      const id = session[0]?.[0];
-      if (!id || one.already.includes(id)) return [];
-      had.set(id, (had.get(id) ?? 0) + 1);
-      return had.get(id)! <= asked(id) ? [[one.dates[at], id] as const] : [];
-    }),
+    sessions.flatMap((session, at) =>
+      session.flatMap(([id]) => {
+        if (one.already.includes(id)) return [];
+        had.set(id, (had.get(id) ?? 0) + 1);
+        return had.get(id)! <= asked(id) ? [[one.dates[at], id] as const] : [];
+      }),
+    ),
   );
 }
 

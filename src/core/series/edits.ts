@@ -77,18 +77,6 @@ function madeGentle(days: readonly SeriesDay[], at: number, planning: Planning, 
   return { kind: 'gentle', blocks: [{ id: newId(), kind: 'technique', technique, pattern, dose, tempo: planning.tempo }] };
 }
 
-/**
- * A series with more days: those it has stay as they are, and what a draft of the whole length has beyond them follows, no longer a day
- * than the longest there was.
- * @param drafted the days of a draft of the whole length
- */
-export function lengthened(days: readonly SeriesDay[], drafted: readonly SeriesDay[]): SeriesDay[] {
-  const most = Math.max(...days.map(minutesOf));
-  const capped = (day: SeriesDay): SeriesDay =>
-    minutesOf(day) <= most ? day : { ...day, blocks: day.blocks.slice(-1).map((block) => ({ ...block, dose: `${most} min` })) };
-  return [...days, ...drafted.slice(days.length).map(capped)];
-}
-
 /** The same practice one rung down: what it grew out of, for the same minutes; the natural breath below everything. */
 export function easierOf(block: TechniqueBlock, { basis, ladder, taught }: Pick<Planning, 'basis' | 'ladder' | 'taught'>): TechniqueBlock {
   const rung = (id: string) => basis.library.find(id)?.rung ?? 1;

@@ -2,7 +2,7 @@
 export * from './types';
 export { SERIES_LIMITS } from './limits';
 export { datesOf, dayOn, kept, minutesOf, weekOfDay } from './days';
-export { dailyJumps, dailyMinutes, minutesShort, mostGrowth } from './minutes';
+export { dailyJumps, dailyMinutes, minutesShort, mostReached } from './minutes';
 export { draftSeries, minutesByDay } from './draft';
 export { type SeriesAsked } from './problem';
 export { notReached, overDays, seriesMendText, withMend, type NotReached, type SeriesMend } from './reach';
@@ -10,6 +10,6 @@ export { checkSeries, seriesCheckText } from './checks';
 export { ownDay, stepBack, type OwnDay } from './own';
 export * from './finish';
 export * from './drift';
-export { easierOf, edited, lengthened, type SeriesEdit } from './edits';
+export { easierOf, edited, type SeriesEdit } from './edits';
 export { practiceFor, shortened } from './practice';
 export { afterwards, keptUp, type Went } from './after';

@@ -11,22 +11,38 @@ export const gentleMinutes = (minutes: number): number => Math.max(1, Math.floor
 /**
  * The minutes of each day: from the first dose towards the last, a minute at a time and evenly, never sooner than the daily guard
  * allows; gentle days have three quarters, and nothing grows on them. What cannot be reached is left where it gets to.
+ * @param stay the minutes of days that stay as they are; what follows goes on from them
  * @example dailyMinutes({ length: 7, from: 1, to: 3, gentleEvery: 7 }) // [1, 1, 1, 2, 2, 2, 3]
  */
-export function dailyMinutes(asked: Asked): number[] {
-  const { length, from, to } = asked;
-  const steps = Math.max(0, Math.ceil((to - from) / growMinutes));
-  const evenly = grown(asked, (length - 1) / Math.max(1, steps));
-  return evenly.at(-1) === to ? evenly : grown(asked, 0);
+export function dailyMinutes(asked: Asked, stay: Stay = []): number[] {
+  const first = firstOf(stay);
+  const level = Math.max(stay[0] ?? asked.from, ...stay.slice(0, first).map(Number));
+  const steps = Math.max(0, Math.ceil((asked.to - level) / growMinutes));
+  const evenly = grown(asked, stay, (asked.length - first) / Math.max(1, steps));
+  return evenly.at(-1) === asked.to ? evenly : grown(asked, stay, 0);
+}
+
+/** By day, the minutes of one that stays as it is; null, or nothing, where it does not. */
+type Stay = readonly (number | null)[];
+
+/** The day from which it grows: the last of the first ones that stay. */
+function firstOf(stay: Stay): number {
+  const open = stay.indexOf(null);
+  return Math.max(1, open < 0 ? stay.length : open);
 }
 
 /** @param apart the days between two steps, where the guard allows them */
-function grown({ length, from, to, gentleEvery }: Asked, apart: number): number[] {
-  let [level, grew, steps] = [from, 1, 0];
+function grown({ length, from, to, gentleEvery }: Asked, stay: Stay, apart: number): number[] {
+  let [level, grew, steps] = [stay[0] ?? from, 1, 0];
   return Array.from({ length }, (_, index) => {
-    const day = index + 1;
+    const [day, there] = [index + 1, stay[index] ?? null];
+    if (there !== null) {
+      if (there > level) [level, grew] = [there, day];
+      return there;
+    }
+    level = Math.min(level, to);
     if (isGentle(day, gentleEvery, length)) return gentleMinutes(level);
-    if (level < to && day >= grew + growDays && index + 1e-9 >= (steps + 1) * apart) {
+    if (level < to && day >= grew + growDays && day - firstOf(stay) + 1e-9 >= (steps + 1) * apart) {
       [level, grew] = [Math.min(to, level + growMinutes), day];
       steps += 1;
     }
@@ -34,9 +50,13 @@ function grown({ length, from, to, gentleEvery }: Asked, apart: number): number[
   });
 }
 
-/** How many minutes a series of so many days can grow by. @example mostGrowth({ length: 7, gentleEvery: 7 }) // 2 */
-export function mostGrowth({ length, gentleEvery }: Pick<Asked, 'length' | 'gentleEvery'>): number {
-  return grown({ length, gentleEvery, from: 0, to: Infinity }, 0).at(-1) ?? 0;
+/**
+ * How many minutes the last day of a series can have at most.
+ * @param stay the minutes of days that stay as they are
+ * @example mostReached({ length: 7, from: 1, gentleEvery: 7 }) // 3
+ */
+export function mostReached(asked: Omit<Asked, 'to'>, stay: Stay = []): number {
+  return grown({ ...asked, to: Infinity }, stay, 0).at(-1) ?? asked.from;
 }
 
 /** A first and a last dose, over so many days. */
@@ -55,17 +75,20 @@ export type MinutesMend =
 
 /**
  * Why a last dose is not reached, as arithmetic, and what mends it; null where it is.
+ * @param stay the minutes of days that stay as they are: with the first of them it has started
  * @example minutesShort({ length: 21, from: 1, to: 10, gentleEvery: 7 })?.reached // 7
  */
-export function minutesShort({ length, from, to, gentleEvery }: Asked): { readonly reached: number; readonly mends: readonly MinutesMend[] } | null {
-  const most = mostGrowth({ length, gentleEvery });
-  if (to - from <= most) return null;
-  const longer = lengths.find((days) => mostGrowth({ length: days, gentleEvery }) >= to - from);
+export function minutesShort(asked: Asked, stay: Stay = []): { readonly reached: number; readonly mends: readonly MinutesMend[] } | null {
+  const { from, to } = asked;
+  const reached = mostReached(asked, stay);
+  if (to <= reached) return null;
+  const start = to - (reached - from);
+  const longer = lengths.find((length) => mostReached({ ...asked, length }, stay) >= to);
   return {
-    reached: from + most,
+    reached,
     mends: [
-      { mend: 'arrive', minutes: from + most },
-      ...(to - most <= mostMinutes && to - most >= 1 ? [{ mend: 'start', minutes: to - most } as const] : []),
+      { mend: 'arrive', minutes: reached },
+      ...((stay[0] ?? null) === null && start <= mostMinutes && start >= 1 ? [{ mend: 'start', minutes: start } as const] : []),
       ...(longer ? [{ mend: 'longer', days: longer } as const] : []),
     ],
   };

@@ -4,10 +4,10 @@ import { wayDown } from '../ladder';
 import { readBlock } from '../plan';
 import { isForHome, isSideWork } from '../techniques';
 import { weekday, type IsoDate } from '../units';
-import { weekOfDay } from './days';
+import { minutesOf, weekOfDay } from './days';
 import { SERIES_LIMITS } from './limits';
 import { dailyMinutes, isGentle, type Asked } from './minutes';
-import type { DayKind } from './types';
+import type { DayKind, StayingDays } from './types';
 
 /** What is asked of a series, as plain data. */
 export interface SeriesAsked extends Asked {
@@ -28,11 +28,11 @@ export const MINUTE_MS = 60_000;
 /** The pattern a week of pairings ends with. */
 export const GRID = 'throat-grid';
 
-/** What each day is: live on its weekdays while the studio is open, else gentle in its turn, else alone. */
-export function kindsOf({ length, gentleEvery, live, closed }: SeriesAsked, dates: readonly IsoDate[]): DayKind[] {
-  return dates.map((date, index) =>
-    live.includes(weekday(date)) && !closed.includes(date) ? 'live' : isGentle(index + 1, gentleEvery, length) ? 'gentle' : 'own',
-  );
+/** What each day is: as it stands, live on its weekdays while the studio is open, else gentle in its turn, else alone. */
+function kindsOf({ length, gentleEvery, live, closed }: SeriesAsked, dates: readonly IsoDate[], stay: StayingDays): DayKind[] {
+  const asked = (date: IsoDate, day: number) =>
+    live.includes(weekday(date)) && !closed.includes(date) ? 'live' : isGentle(day, gentleEvery, length) ? 'gentle' : 'own';
+  return dates.map((date, index) => stay[index]?.kind ?? asked(date, index + 1));
 }
 
 /** Whether somebody of the group may do something on a date. */
@@ -65,19 +65,24 @@ export interface SeriesProblem {
 
 /**
  * The series as the drafting problem: every day that is not gentle and not the last, one practice in each.
+ * @param stay days that stay as they are: what is practised on them counts
  * @param wanted what is to be reached, of all that is asked
  */
 export function problemOf(
   asked: SeriesAsked,
   dates: readonly IsoDate[],
   planning: Planning,
+  stay: StayingDays,
   wanted: readonly string[] = wantedOf(asked),
 ): SeriesProblem {
   const { basis, ladder, already, settled } = planning;
-  const minutes = dailyMinutes(asked);
-  const kinds = kindsOf(asked, dates);
-  const open = dates.flatMap((date, index) => (kinds[index] === 'gentle' || index === dates.length - 1 ? [] : [index]));
-  const ids = [...new Set([...wanted, ...already, ...wanted.flatMap((id) => wayDown(ladder, id))])].filter((id) => basis.library.find(id) !== null);
+  const minutes = dailyMinutes(asked, minutesThere(stay));
+  const kinds = kindsOf(asked, dates, stay);
+  const stands = stay.map((day) => day && [...new Set(day.blocks.map(({ technique }) => technique))]);
+  const open = dates.flatMap((_, index) => (!stay[index] && (kinds[index] === 'gentle' || index === dates.length - 1) ? [] : [index]));
+  const ids = [...new Set([...wanted, ...already, ...stands.flatMap((ids) => ids ?? []), ...wanted.flatMap((id) => wayDown(ladder, id))])].filter(
+    (id) => basis.library.find(id) !== null,
+  );
   const file: CaseFile = {
     // At home there is no arriving and no lying rest: the minutes are the practice.
     frame: { arrive: 0, movement: 0, movementFrom: Infinity, clearNose: 0, settle: 0, rest: 0, close: 0 },
@@ -110,7 +115,7 @@ export function problemOf(
     unqualified: [],
     unsettled: settled ? [] : ids.filter((id) => isConnected(id, planning)),
     goals: wanted.filter((id) => !already.has(id)).map((v) => ({ v, r: v === GRID ? 1 : SERIES_LIMITS.practise })),
-    fixed: open.map(() => null),
+    fixed: open.map((index) => stands[index] ?? null),
     open: Object.fromEntries(
       ids.map((id) => [
         id,
@@ -128,6 +133,9 @@ export function problemOf(
   };
   return { file, one, minutes, kinds };
 }
+
+/** The minutes of days that stay as they are. */
+export const minutesThere = (stay: StayingDays) => stay.map((day) => day && minutesOf(day));
 
 /** Connected breath is for a settled group with a teacher there. */
 export const isConnected = (technique: string, { basis }: Pick<Planning, 'basis'>): boolean =>

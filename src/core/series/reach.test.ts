@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { draftSeries, notReached, overDays, SERIES_LIMITS, seriesMendText, withMend, type NotReached, type SeriesAsked, type SeriesMend } from '.';
+import {
+  draftSeries,
+  notReached,
+  overDays,
+  SERIES_LIMITS,
+  seriesMendText,
+  withMend,
+  type NotReached,
+  type SeriesAsked,
+  type SeriesMend,
+  type StayingDays,
+} from '.';
 import { planning } from '../course/example';
 import { wayDown } from '../ladder';
 import { SHIPPED_LIBRARY } from '../library';
@@ -36,10 +47,10 @@ const draft = (of: SeriesAsked, by = group()) => {
 const words = ({ mends }: NotReached) => mends.map((together) => together.map((mend) => seriesMendText(mend, SHIPPED_LIBRARY)).join(' and '));
 
 /** The draft after changes, for a group that practises what they say it does. */
-function after(of: SeriesAsked, mends: readonly SeriesMend[], already: readonly string[]) {
+function after(of: SeriesAsked, mends: readonly SeriesMend[], already: readonly string[], stay: StayingDays = []) {
   const then = mends.reduce(withMend, of);
   const more = mends.flatMap((one) => (one.mend === 'practised' ? [one.technique, ...wayDown(SHIPPED_LIBRARY.edges, one.technique)] : []));
-  return draftSeries(then, overDays(dates(of.length), then.length), group([...already, ...more]), newId, often(200));
+  return draftSeries(then, overDays(dates(of.length), then.length), group([...already, ...more]), newId, often(200), stay);
 }
 
 test('what needs more days names how many do, or what they would have to practise already', () => {
@@ -48,6 +59,23 @@ test('what needs more days names how many do, or what they would have to practis
   expect(words(left[0])).toEqual(expect.arrayContaining(['21 days', 'leave Longer exhale 4:6 out']));
   // Fourteen were tried, and do not.
   expect(words(left[0])).not.toContain('14 days');
+});
+
+test('of one that goes on, each mend lets it come after the days that stay', () => {
+  const begun = draftSeries(asked(), dates(14), group(), newId, often(200)).days.slice(0, 6);
+  const of = asked({ themes: [['equal-4-4'], ['longer-4-6', 'square-4']] });
+  const { left } = draftSeries(of, dates(14), group(), newId, often(200), begun);
+  expect(left.length).toBeGreaterThan(0);
+  const found = notReached(left, of, dates(14), group(), often(2000), begun);
+  const tried = found.flatMap(({ technique, mends }) => mends.map((together) => ({ technique, together })));
+  expect(tried.some(({ together }) => together.some(({ mend }) => mend === 'longer'))).toBe(true);
+  for (const { technique, together } of tried) {
+    // It has begun with what it began with.
+    expect(together.some((one) => one.mend === 'minutes' && one.from !== of.from)).toBe(false);
+    const again = after(of, together, KNOWN, begun);
+    expect(again.days.slice(0, 6)).toEqual(begun);
+    expect([technique, together, again.left.includes(technique)]).toEqual([technique, together, false]);
+  }
 });
 
 test('what is for another hour says so, and at which', () => {

@@ -6,8 +6,9 @@ import { isForHome } from '../techniques';
 import { addDays, type IsoDate } from '../units';
 import { listed } from '../wording';
 import { SERIES_LIMITS } from './limits';
-import { mostGrowth } from './minutes';
-import { fewestMinutes, GRID, isConnected, isForSomebody, problemOf, wantedOf, type SeriesAsked } from './problem';
+import { mostReached } from './minutes';
+import { fewestMinutes, GRID, isConnected, isForSomebody, minutesThere, problemOf, wantedOf, type SeriesAsked } from './problem';
+import type { StayingDays } from './types';
 
 /** One change of what is asked of a series that lets something come which does not. */
 export type SeriesMend =
@@ -42,6 +43,7 @@ const MOST_PAIRS = 3;
  * Why each of some techniques does not come, and what would let it.
  * @param left what does not come of all that is wanted
  * @param dates the date of every day
+ * @param stay days that stay as they are
  */
 export function notReached(
   left: readonly string[],
@@ -49,6 +51,7 @@ export function notReached(
   dates: readonly IsoDate[],
   planning: Planning,
   enough: () => boolean,
+  stay: StayingDays = [],
 ): NotReached[] {
   const wanted = wantedOf(asking);
   const reached = wanted.filter((id) => !left.includes(id));
@@ -59,7 +62,7 @@ export function notReached(
     const group = { ...planning, already: new Set([...planning.already, ...practised]) };
     let asked = 0;
     const stop = () => (asked += 1) > LOOKS || enough();
-    const problem = (some?: readonly string[]) => problemOf(then, overDays(dates, then.length), group, some);
+    const problem = (some?: readonly string[]) => problemOf(then, overDays(dates, then.length), group, stay, some);
     const { file, one } = problem([...reached, technique]);
     if (isPossible(file, one, stop) !== true) return false;
     if (left.length === 1) return true;
@@ -70,21 +73,19 @@ export function notReached(
   };
   return left.map((technique) => ({
     technique,
-    why: whyNot(technique, asking, dates, planning),
+    why: whyNot(technique, asking, dates, planning, stay),
     mends: [
-      ...(planning.already.has(technique) ? [] : mendsOf(technique, asking, planning, does)),
+      ...(planning.already.has(technique) ? [] : mendsOf(candidates(technique, asking, planning, stay), technique, does)),
       ...(wanted.length > 1 ? [[{ mend: 'without', technique } as const]] : []),
     ],
   }));
 }
 
 function mendsOf(
+  groups: readonly (readonly SeriesMend[])[],
   technique: string,
-  asked: SeriesAsked,
-  planning: Planning,
   does: (mends: readonly SeriesMend[], technique: string) => boolean,
 ): (readonly SeriesMend[])[] {
-  const groups = candidates(technique, asked, planning);
   // Of several of one kind, the gentlest that does is enough.
   const single = groups.flatMap((group) => group.filter((mend) => does([mend], technique)).slice(0, 1));
   if (single.length > 0) return single.map((mend) => [mend]);
@@ -99,18 +100,19 @@ function mendsOf(
 }
 
 /** Changes that may help, of each kind the gentlest first. */
-function candidates(technique: string, asked: SeriesAsked, planning: Planning): readonly (readonly SeriesMend[])[] {
-  const { length, from, to, gentleEvery, start, live, themes, pairings } = asked;
+function candidates(technique: string, asked: SeriesAsked, planning: Planning, stay: StayingDays): readonly (readonly SeriesMend[])[] {
+  const { length, from, to, start, live, themes, pairings, gentleEvery } = asked;
   const { mostMinutes, lengths } = SERIES_LIMITS;
   const way = wayDown(planning.ladder, technique).filter((id) => !planning.already.has(id));
-  const upTo = Math.min(mostMinutes, from + mostGrowth({ length, gentleEvery }));
+  const upTo = Math.min(mostMinutes, mostReached(asked, minutesThere(stay)));
   const inTheWeek = [...way, technique].filter((id) => themes.slice(1).some((theme) => theme.includes(id)));
   return [
     lengths.filter((days) => days > length).map((days) => ({ mend: 'longer', days })),
     LIKELY_LIVE.filter((weekdays) => !weekdays.some((day) => live.includes(day))).map((weekdays) => ({ mend: 'live', weekdays })),
     STARTS.filter((other) => hourOf(other) !== hourOf(start)).map((other) => ({ mend: 'hour', start: other })),
     rising(to + 1, upTo).map((most) => ({ mend: 'minutes', from, to: most })),
-    rising(from + 1, mostMinutes).map((least) => ({ mend: 'minutes', from: least, to: Math.max(least, to) })),
+    // What has begun does not begin with more.
+    (stay[0] ? [] : rising(from + 1, mostMinutes)).map((least) => ({ mend: 'minutes', from: least, to: Math.max(least, to) })),
     ...inTheWeek.map((id) =>
       rising(
         1,
@@ -155,15 +157,16 @@ export function withMend(asked: SeriesAsked, mend: SeriesMend): SeriesAsked {
 export const overDays = (dates: readonly IsoDate[], length: number): IsoDate[] =>
   Array.from({ length }, (_, index) => dates[index] ?? addDays(dates[dates.length - 1], index - dates.length + 1));
 
-function whyNot(technique: string, asked: SeriesAsked, dates: readonly IsoDate[], planning: Planning): NotReached['why'] {
+function whyNot(technique: string, asked: SeriesAsked, dates: readonly IsoDate[], planning: Planning, stay: StayingDays): NotReached['why'] {
   const { basis, ladder, already, settled } = planning;
-  const { minutes, kinds } = problemOf(asked, dates, planning);
+  const { minutes, kinds } = problemOf(asked, dates, planning, stay);
+  const open = dates.flatMap((_, index) => (stay[index] ? [] : [index]));
   const way = [technique, ...wayDown(ladder, technique)].filter((id) => id === technique || !already.has(id));
   if (way.some((id) => !basis.library.technique(id).taughtAt.includes(hourOf(asked.start)))) return 'hour';
-  if (way.some((id) => dates.every((date) => !isForSomebody(id, date, planning)))) return 'left out by all';
-  if (!kinds.includes('live') && way.some((id) => !isForHome(planning.basis.library.find(id)))) return 'not alone';
+  if (way.some((id) => open.every((at) => !isForSomebody(id, dates[at], planning)))) return 'left out by all';
+  if (!open.some((at) => kinds[at] === 'live') && way.some((id) => !isForHome(planning.basis.library.find(id)))) return 'not alone';
   if (!settled && way.some((id) => isConnected(id, planning))) return 'not settled';
-  if (way.some((id) => fewestMinutes(id, planning) > Math.max(...minutes))) return 'minutes';
+  if (way.some((id) => fewestMinutes(id, planning) > Math.max(...open.map((at) => minutes[at])))) return 'minutes';
   return already.has(technique) ? 'no free day' : 'days';
 }
 

@@ -10,10 +10,9 @@ import {
   driftText,
   easierOf,
   edited,
-  lengthened,
   minutesByDay,
   minutesShort,
-  mostGrowth,
+  mostReached,
   ownDay,
   SERIES_LIMITS,
   seriesCheckText,
@@ -24,6 +23,7 @@ import {
   type Series,
   type SeriesAsked,
   type SeriesDay,
+  type StayingDays,
 } from '.';
 import { planning } from '../course/example';
 import { SHIPPED_LIBRARY } from '../library';
@@ -52,7 +52,8 @@ const often = (times: number) => {
   let count = 0;
   return () => (count += 1) > times;
 };
-const draft = (over: Partial<SeriesAsked> = {}, of = beginners) => draftSeries(asked(over), dates(asked(over).length), of, newId, often(100));
+const draft = (over: Partial<SeriesAsked> = {}, of = beginners, stay: StayingDays = []) =>
+  draftSeries(asked(over), dates(asked(over).length), of, newId, often(100), stay);
 const practised = (days: readonly SeriesDay[]) => days.map(({ blocks }) => blocks.map(({ technique }) => technique).join('+'));
 const wrong = (days: readonly SeriesDay[], of = beginners) =>
   checkSeries(days, dates(days.length), '06:30', of)
@@ -61,8 +62,8 @@ const wrong = (days: readonly SeriesDay[], of = beginners) =>
 
 describe('the daily dose', () => {
   test('a week grows by two, and 21 days by six', () => {
-    expect([7, 14, 21, 30, 40].map((length) => mostGrowth({ length, gentleEvery: 0 }))).toEqual([2, 4, 6, 9, 13]);
-    expect([7, 14, 21, 30, 40].map((length) => mostGrowth({ length, gentleEvery: 7 }))).toEqual([2, 4, 6, 8, 11]);
+    expect([7, 14, 21, 30, 40].map((length) => mostReached({ length, from: 1, gentleEvery: 0 }))).toEqual([3, 5, 7, 10, 14]);
+    expect([7, 14, 21, 30, 40].map((length) => mostReached({ length, from: 1, gentleEvery: 7 }))).toEqual([3, 5, 7, 9, 12]);
     expect(dailyMinutes({ length: 7, from: 1, to: 3, gentleEvery: 7 })).toEqual([1, 1, 1, 2, 2, 2, 3]);
   });
 
@@ -97,9 +98,41 @@ describe('the daily dose', () => {
         (length, from, more, gentleEvery) => {
           const minutes = dailyMinutes({ length, from, to: from + more, gentleEvery });
           expect(dailyJumps(minutes)).toEqual([]);
-          expect(minutes[length - 1]).toBe(from + Math.min(more, mostGrowth({ length, gentleEvery })));
+          expect(minutes[length - 1]).toBe(Math.min(from + more, mostReached({ length, from, gentleEvery })));
         },
       ),
+    );
+  });
+
+  test('days that stay are as they were, and what follows grows from them, never too soon', () => {
+    const of = { length: 14, from: 1, to: 6, gentleEvery: 7 };
+    expect(dailyMinutes(of, [1, 1, 1, 3, 3])).toEqual([1, 1, 1, 3, 3, 3, 2, 4, 4, 4, 5, 5, 5, 6]);
+    // Asked for less, it has less at once; a day that stays further on stands where it stands.
+    expect(dailyMinutes({ ...of, to: 2 }, [1, 1, 1, 3, 3])).toEqual([1, 1, 1, 3, 3, 2, 1.5, 2, 2, 2, 2, 2, 2, 2]);
+    expect(dailyMinutes({ ...of, to: 3 }, [1, null, null, null, null, null, null, null, 2.5])[8]).toBe(2.5);
+    expect(minutesShort({ ...of, to: 7 }, [1, 1, 1])).toEqual({
+      reached: 5,
+      mends: [
+        { mend: 'arrive', minutes: 5 },
+        { mend: 'longer', days: 21 },
+      ],
+    });
+    const asking = fc.record({
+      length: fc.constantFrom(14, 21, 30),
+      from: fc.integer({ min: 1, max: 6 }),
+      more: fc.integer({ min: 0, max: 9 }),
+      gentleEvery: fc.constantFrom(0, 3, 7),
+    });
+    const then = fc.record({ stay: fc.integer({ min: 1, max: 13 }), to: fc.integer({ min: 1, max: 20 }), every: fc.constantFrom(0, 5, 7) });
+    fc.assert(
+      fc.property(asking, then, ({ length, from, more, gentleEvery }, { stay, to, every }) => {
+        const there = dailyMinutes({ length, from, to: from + more, gentleEvery }).slice(0, stay);
+        const minutes = dailyMinutes({ length, from, to, gentleEvery: every }, there);
+        expect(minutes.slice(0, stay)).toEqual(there);
+        expect(dailyJumps(minutes)).toEqual([]);
+        expect(minutes.at(-1)).toBe(Math.min(to, mostReached({ length, from, gentleEvery: every }, there)));
+        expect(minutesShort({ length, from, to, gentleEvery: every }, there) === null).toBe(minutes.at(-1) === to);
+      }),
     );
   });
 
@@ -123,6 +156,35 @@ describe('the draft', () => {
     expect(practised(days)[6]).toBe('belly');
     expect(days[20].blocks.length).toBeGreaterThan(1);
     expect(minutesByDay(days)).toEqual(dailyMinutes(asked()));
+  });
+
+  test('drafted on from any of its days, what was practised stays and counts, and all that was reached still is', () => {
+    const { days } = draft({ live: [3] });
+    for (let there = 1; there <= days.length; there += 1) {
+      const again = draft({ live: [3] }, beginners, days.slice(0, there));
+      expect([there, again.days.slice(0, there)]).toEqual([there, days.slice(0, there)]);
+      expect([there, again.left, wrong(again.days)]).toEqual([there, [], []]);
+      expect(minutesByDay(again.days).at(-1)).toBe(7);
+    }
+    // Asked for something else from the second week on: more minutes, other techniques, no gentle days.
+    const other = draft({ themes: [[], ['longer-4-5'], ['longer-4-6']], gentleEvery: 0 }, beginners, days.slice(0, 8));
+    expect([other.days.slice(0, 8), other.left, wrong(other.days)]).toEqual([days.slice(0, 8), [], []]);
+    expect(practised(other.days).slice(8).join(' ')).toContain('longer-4-6');
+    // Made longer, all it has stays.
+    const longer = draft({ length: 40, to: 12 }, beginners, days);
+    expect([longer.days.slice(0, 21), longer.left, wrong(longer.days), longer.days.length]).toEqual([days, [], [], 40]);
+  });
+
+  test('a day further on that stays is where it was, and the rest is drafted around it', () => {
+    const { days } = draft();
+    const stay = days.map((day, index) => (index === 4 || index === 15 ? { ...day, kind: 'live' as const } : null));
+    const again = draft({}, beginners, stay);
+    expect([again.days[4], again.days[15], again.left, wrong(again.days)]).toEqual([stay[4], stay[15], [], []]);
+    // What is no longer in the library stays too, and nothing is built on it.
+    const own = { ...days[2], blocks: [{ ...days[2].blocks[0], technique: 'gone' }] };
+    const after = draft({}, beginners, [days[0], days[1], own]);
+    expect([after.days[2], after.left]).toEqual([own, []]);
+    expect(practised(after.days).slice(3).join()).not.toContain('gone');
   });
 
   test('what waits for its week does not come before it', () => {
@@ -262,14 +324,6 @@ describe('by hand', () => {
     expect(after[19].blocks[0].id).toBe(days[19].blocks[0].id);
     expect(new Set(after.flatMap(({ blocks }) => blocks.map(({ id }) => id))).size).toBe(after.flatMap(({ blocks }) => blocks).length);
     expect([...after.slice(0, 19), after[20]]).toEqual([...days.slice(0, 19), days[20]]);
-  });
-
-  test('made longer, what it has stays, and nothing after it is longer than its longest day', () => {
-    const { days: forty } = draft({ length: 40, to: 12 });
-    const longer = lengthened(days, forty);
-    expect(longer).toHaveLength(40);
-    expect(longer.slice(0, 21)).toEqual(days);
-    expect(Math.max(...minutesByDay(longer))).toBe(Math.max(...minutesByDay(days)));
   });
 
   test('the easier version is what it grew out of, and the natural breath below everything', () => {

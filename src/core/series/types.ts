@@ -12,6 +12,9 @@ export interface SeriesDay {
   readonly blocks: readonly TechniqueBlock[];
 }
 
+/** By day, what stays as it is while the rest is drafted; null, or nothing, where a day is free. */
+export type StayingDays = readonly (SeriesDay | null)[];
+
 /** What follows for somebody's own days when one was missed. Never is anything doubled up. */
 export const MISSED_RULES = ['go on', 'repeat', 'step back'] as const;
 export type MissedRule = (typeof MISSED_RULES)[number];

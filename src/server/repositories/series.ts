@@ -61,6 +61,12 @@ export async function series(desk: Desk<Actor>, id: string): Promise<KeptSeries>
   return toSeries(row);
 }
 
+/** The series whose live days the classes of a course are; null for any other course. */
+export async function seriesOfLive(desk: Desk<Actor>, liveCourse: string): Promise<KeptSeries | null> {
+  const row = await readRow(desk, SeriesRow, { liveCourse, removedAt: null });
+  return row && toSeries(row);
+}
+
 export async function addSeries(at: Writing, made: Omit<KeptSeries, 'version' | 'stoppedOn' | 'open' | 'lastStep'>): Promise<void> {
   await add(at, SeriesRow, { ...made, joinHash: null, stoppedOn: null, lastStep: null, removedAt: null });
 }

@@ -12,7 +12,7 @@ import { cancelledIn, type Course, type Session } from '../repositories/courses'
 import { ownTechniques } from '../repositories/library';
 import { logsOf } from '../repositories/logs';
 import { members, type OpenedMember } from '../repositories/screenings';
-import { allSeries } from '../repositories/series';
+import { seriesOfLive } from '../repositories/series';
 import { teachers } from '../repositories/staff';
 import { closures, conventions, type Conventions } from '../repositories/studio';
 
@@ -62,11 +62,10 @@ export async function settingOf(
     ownTechniques(desk),
     closures(desk),
     of ? cancelledIn(desk, [of]) : [],
-    of ? allSeries(desk) : [],
+    of ? seriesOfLive(desk, of) : null,
   ]);
   // The days between live ones are practised alone: their order is the series' own to check.
-  const days = series.find(({ liveCourse }) => liveCourse === of)?.days ?? [];
-  const already = [...new Set([...group.already, ...days.flatMap(({ blocks }) => blocks.map(({ technique }) => technique))])];
+  const already = [...new Set([...group.already, ...(series?.days ?? []).flatMap(({ blocks }) => blocks.map(({ technique }) => technique))])];
   const { tempo, naturalBreath, schools, library, guards } = studio;
   const taught = Object.fromEntries(library.techniques.map((technique) => [technique.id, taughtAs(technique, schools)]));
   const tally = tallier(people, studio);

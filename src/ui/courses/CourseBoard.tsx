@@ -135,11 +135,17 @@ export function CourseBoard({ view, title, begin, children }: Props) {
         {view.mayEdit && (
           <div className="actions">
             <More items={moreOf(view, setWish)} />
-            <Button href={`/courses/${view.course.id}/climbs`}>Climbs</Button>
-            <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
-            <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
-              {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
-            </Button>
+            {view.course.series ? (
+              <Button href={`/series/${view.course.series.id}/ask`}>Change what is asked</Button>
+            ) : (
+              <>
+                <Button href={`/courses/${view.course.id}/climbs`}>Climbs</Button>
+                <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
+                <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
+                  {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
+                </Button>
+              </>
+            )}
           </div>
         )}
       </div>
@@ -235,8 +241,9 @@ function moreOf(view: CourseView, onWish: (wish: Wish) => void): MoreItem[] {
     { label: 'The course on a page', href: `/paper/courses/${id}` },
     { label: 'Calendar file', href: `/api/export/course-calendar/${id}`, download: true },
     { label: 'Take it to another studio', href: `/api/export/course/${id}`, download: true },
-    { label: 'End the course', onChoose: () => onWish('end') },
-    ...(published ? [] : [{ label: 'Delete the course', onChoose: () => onWish('remove') }]),
+    // The live days of a series end with it.
+    ...(view.course.series ? [] : [{ label: 'End the course', onChoose: () => onWish('end') }]),
+    ...(view.course.series || published ? [] : [{ label: 'Delete the course', onChoose: () => onWish('remove') }]),
   ];
 }
 

@@ -20,11 +20,6 @@ import styles from './Series.module.css';
 import { SeriesChecks } from './SeriesChecks';
 import { SeriesMenu, SeriesWish, type Wish } from './SeriesMenu';
 
-interface Named {
-  readonly id: string;
-  readonly name: string;
-}
-
 const RULE = {
   'go on': 'Never doubled up. Whoever misses a day goes on with the series; nothing comes that they are not ready for.',
   repeat: 'Never doubled up. Whoever misses a day has it the next day, and goes on from there.',
@@ -32,7 +27,7 @@ const RULE = {
 } as const;
 
 /** A series as ladders of days, what stands against it, and how it goes. */
-export function SeriesBoard({ view, teachers }: { view: SeriesView; teachers: readonly Named[] }) {
+export function SeriesBoard({ view }: { view: SeriesView }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [wish, setWish] = useState<Wish | null>(null);
   const { run, busy, refusal, refresh } = useAction();
@@ -58,7 +53,7 @@ export function SeriesBoard({ view, teachers }: { view: SeriesView; teachers: re
         </div>
         {view.mayEdit && wish === null && <SeriesMenu view={view} onWish={setWish} />}
       </div>
-      {wish !== null && <SeriesWish wish={wish} view={view} teachers={teachers} onDone={() => setWish(null)} />}
+      {wish !== null && <SeriesWish wish={wish} view={view} onDone={() => setWish(null)} />}
       <Lead view={view} />
       <Unreached view={view} busy={busy} onMend={(technique, mend) => void send(() => draftSeriesAgainAction({ ...seen, technique, mend }))} />
       {day === null && <Refusal message={refusal} />}
@@ -96,9 +91,9 @@ export function SeriesBoard({ view, teachers }: { view: SeriesView; teachers: re
             <h2>Day by day</h2>
             <MinutesChart days={view.days} />
           </section>
-          {view.mayEdit && view.state === 'planning' && (
+          {view.mayEdit && view.state !== 'finished' && view.begun < view.days.length && (
             <Button onClick={() => void send(() => draftSeriesAgainAction(seen))} disabled={busy}>
-              Draft the days again
+              {view.begun === 0 ? 'Draft the days again' : `Draft the days from day ${view.begun + 1} again`}
             </Button>
           )}
         </Plank>

@@ -34,7 +34,7 @@ const options = (all: readonly Named[]) => all.map(({ id, name }) => ({ value: i
 /** What follows from a missed day, as choices. */
 export const RULE = { 'go on': 'go on', repeat: 'repeat it', 'step back': 'step back after two' } as const;
 
-/** A series: for whom, from when, how long a day grows, and what each week is about. One that has not begun can be asked anew, all of it. */
+/** A series: for whom, from when, how long a day grows, and what each week is about. Of one that has begun, what is ahead can be asked anew. */
 export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Props) {
   const router = useRouter();
   const initial = {
@@ -72,6 +72,7 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Pro
     send,
     (done) => router.push(`/series/${'id' in done ? done.id : of?.id}`),
   );
+  const begun = of?.begun ?? 0;
   const hasLive = of?.days.some(({ kind }) => kind === 'live') ?? false;
   return (
     <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 900 }}>
@@ -79,27 +80,29 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Pro
         <Field form={form} name="name" label="Name of the series" published autoFocus />
         {!of && <Pick form={form} name="cohort" label="For" options={options(cohorts)} />}
         <Pick form={form} name="teacher" label="Led by" options={options(teachers)} />
-        <Day form={form} name="firstDate" label="First day" />
+        {begun === 0 && <Day form={form} name="firstDate" label="First day" />}
         <Choice
           form={form}
           name="length"
           label="Days"
-          options={SERIES_LIMITS.lengths.map((days) => ({ value: String(days), label: `${days} days` }))}
+          options={SERIES_LIMITS.lengths
+            .filter((days) => days > begun || days === of?.days.length)
+            .map((days) => ({ value: String(days), label: `${days} days` }))}
         />
         <Time form={form} name="start" label="Every day at" />
         <Choice form={form} name="missed" label="A missed day" options={MISSED_RULES.map((value) => ({ value, label: RULE[value] }))} />
-        <Amount form={form} name="from" label="Minutes on day 1" least={1} />
+        {begun === 0 && <Amount form={form} name="from" label="Minutes on day 1" least={1} />}
         <Amount form={form} name="to" label="Minutes at last" least={1} />
         <Amount form={form} name="gentleEvery" label="Gentle every … days" least={0} />
         {!hasLive && <Amount form={form} name="liveMinutes" label="Minutes of a live day" step={5} />}
         <Weekdays control={form.control} name="live" legend="Live days, with a teacher" />
       </div>
-      <Arithmetic form={form} />
+      <Arithmetic form={form} stay={of?.days.slice(0, begun).map(({ minutes }) => minutes) ?? []} />
       <Themes form={form} techniques={techniques} />
       <Refusal message={form.refusal} />
       <div className="row">
         <Button type="submit" variant="contained" disabled={form.busy}>
-          {of ? 'Draft the days anew' : 'Draft the days'}
+          {of ? 'Change it' : 'Draft the days'}
         </Button>
         <Button href={of ? `/series/${of.id}` : '/series'}>Leave it</Button>
       </div>
@@ -111,16 +114,17 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Pro
 const THEMES = [['equal-4-4'], ['longer-4-5'], ['alternate-4-4']] as const;
 
 /** The arithmetic of a daily dose, as it is typed: where it gets to, and what would mend it. */
-function Arithmetic({ form }: { form: UseFormReturn<SeriesInput> }) {
+function Arithmetic({ form, stay }: { form: UseFormReturn<SeriesInput>; stay: readonly number[] }) {
   const [length, from, to, gentleEvery] = useWatch({ control: form.control, name: ['length', 'from', 'to', 'gentleEvery'] }).map(Number);
   if (![length, from, to, gentleEvery].every(Number.isFinite)) return null;
-  const short = minutesShort({ length, from, to, gentleEvery });
+  const short = minutesShort({ length, from, to, gentleEvery }, stay);
   if (!short) return null;
   return (
     <div className="note stack">
       <p>
-        A minute more every three days at most: from <span className="num">{from}</span> that is <span className="num">{short.reached}</span> minutes
-        after {length} days, not <span className="num">{to}</span>.
+        A minute more every three days at most: {stay.length > 0 ? 'as it stands' : 'from '}
+        {stay.length === 0 && <span className="num">{from}</span>} that is <span className="num">{short.reached}</span> minutes after {length} days,
+        not <span className="num">{to}</span>.
       </p>
       <div className="row">
         {short.mends.map((mend) => (

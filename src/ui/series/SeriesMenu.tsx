@@ -3,25 +3,18 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { changeSeriesFactsAction, lengthenSeriesAction, pauseSeriesAction, removeSeriesAction, stopSeriesAction } from '@/app/actions/series';
-import { MISSED_RULES, SERIES_LIMITS } from '@/core/series';
-import { seriesFactsForm, type SeriesFactsInput } from '@/forms';
+import { lengthenSeriesAction, pauseSeriesAction, removeSeriesAction, stopSeriesAction } from '@/app/actions/series';
+import { SERIES_LIMITS } from '@/core/series';
+import { daysBetween, isoDate } from '@/core/units';
 import type { SeriesView } from '@/views/series';
 import { DayField } from '../fields';
-import { Choice, Field, Pick, Refusal, Time } from '../forms/fields';
+import { Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
-import { useForm } from '../forms/useForm';
 import { More, type MoreItem } from '../shell/More';
 import course from '../courses/CourseForm.module.css';
 import styles from './Series.module.css';
-import { RULE } from './SeriesForm';
 
-interface Named {
-  readonly id: string;
-  readonly name: string;
-}
-
-export type Wish = 'facts' | 'pause' | 'stop' | 'longer' | 'remove';
+export type Wish = 'pause' | 'stop' | 'longer' | 'remove';
 
 /** What becomes of a series as a whole. */
 export function SeriesMenu({ view, onWish }: { view: SeriesView; onWish: (wish: Wish) => void }) {
@@ -30,10 +23,8 @@ export function SeriesMenu({ view, onWish }: { view: SeriesView; onWish: (wish: 
       <More items={moreOf(view, onWish)} />
       {view.state === 'finished' ? (
         <Button href={`/series/${view.id}/copy`}>Copy it</Button>
-      ) : view.asked ? (
-        <Button href={`/series/${view.id}/ask`}>Change what is asked</Button>
       ) : (
-        <Button onClick={() => onWish('facts')}>Change what is asked</Button>
+        <Button href={`/series/${view.id}/ask`}>Change what is asked</Button>
       )}
     </div>
   );
@@ -42,23 +33,23 @@ export function SeriesMenu({ view, onWish }: { view: SeriesView; onWish: (wish: 
 interface WishProps {
   readonly wish: Wish;
   readonly view: SeriesView;
-  readonly teachers: readonly Named[];
   readonly onDone: () => void;
 }
 
-/** Another hour or leader, more days, a pause, an early end. */
-export function SeriesWish({ wish, view, teachers, onDone }: WishProps) {
+/** More days, a pause, an early end. */
+export function SeriesWish({ wish, view, onDone }: WishProps) {
   const [from, setFrom] = useState('');
   const [until, setUntil] = useState('');
   const router = useRouter();
   const { run, busy, refusal, refresh } = useAction();
   const seen = { series: view.id, version: view.version };
+  const paused = from && until ? daysBetween(isoDate(from), isoDate(until)) + 1 : 0;
+  const shifts = paused > 0 && paused % 7 > 0 && view.days.some(({ kind, date }) => kind === 'live' && date >= from);
   const then = async (work: Parameters<typeof run>[0]) => {
     if (!(await run(work))?.ok) return;
     onDone();
     refresh();
   };
-  if (wish === 'facts') return <Facts view={view} teachers={teachers} onDone={onDone} />;
   return (
     <section className={`note stack ${styles.unreached}`}>
       {wish === 'longer' && (
@@ -76,14 +67,26 @@ export function SeriesWish({ wish, view, teachers, onDone }: WishProps) {
       )}
       {wish === 'pause' && (
         <>
-          <p>Nobody practises on these days, and nothing is missed: what follows comes so much later.</p>
+          <p>
+            Nobody practises on these days, and nothing is missed: what follows comes so much later.
+            {shifts && ' These are no whole weeks: live days stay on their weekdays only where what follows is drafted anew.'}
+          </p>
           <div className={course.grid}>
             <DayField id="pause-from" label="First day of the pause" value={from} onChange={setFrom} />
             <DayField id="pause-until" label="Last day of the pause" value={until} onChange={setUntil} />
           </div>
           <div className="row">
-            <Button variant="contained" disabled={busy} onClick={() => void then(() => pauseSeriesAction({ ...seen, from, until }))}>
-              Pause it
+            {shifts && (
+              <Button variant="contained" disabled={busy} onClick={() => void then(() => pauseSeriesAction({ ...seen, from, until, anew: true }))}>
+                Pause it, and draft what follows anew
+              </Button>
+            )}
+            <Button
+              variant={shifts ? 'outlined' : 'contained'}
+              disabled={busy}
+              onClick={() => void then(() => pauseSeriesAction({ ...seen, from, until }))}
+            >
+              {shifts ? 'Pause it, the days as they are' : 'Pause it'}
             </Button>
             <Button onClick={onDone}>Leave it</Button>
           </div>
@@ -134,30 +137,4 @@ function moreOf(view: SeriesView, onWish: (wish: Wish) => void): MoreItem[] {
     ...(state === 'running' ? [{ label: 'Stop it early', onChoose: () => onWish('stop') }] : []),
     ...(state === 'planning' ? [{ label: 'Remove it', onChoose: () => onWish('remove') }] : []),
   ];
-}
-
-/** What a series is called, who leads it, its hour, and its rule for a missed day. */
-function Facts({ view, teachers, onDone }: { view: SeriesView; teachers: readonly Named[]; onDone: () => void }) {
-  const initial = { series: view.id, version: view.version, name: view.name, teacher: view.teacher.id, start: view.start, missed: view.missed };
-  const form = useForm<SeriesFactsInput, unknown>(seriesFactsForm as never, initial as never, changeSeriesFactsAction, (_, __, refresh) => {
-    onDone();
-    refresh();
-  });
-  return (
-    <form onSubmit={form.send} noValidate className={`sheet stack ${styles.unreached}`} aria-label="What is asked">
-      <div className={course.grid}>
-        <Field form={form} name="name" label="Name of the series" published autoFocus />
-        <Pick form={form} name="teacher" label="Led by" options={teachers.map(({ id, name }) => ({ value: id, label: name }))} />
-        <Time form={form} name="start" label="Every day at" />
-        <Choice form={form} name="missed" label="A missed day" options={MISSED_RULES.map((value) => ({ value, label: RULE[value] }))} />
-      </div>
-      <Refusal message={form.refusal} />
-      <div className="row">
-        <Button type="submit" variant="contained" disabled={form.busy}>
-          Change it
-        </Button>
-        <Button onClick={onDone}>Leave it</Button>
-      </div>
-    </form>
-  );
 }

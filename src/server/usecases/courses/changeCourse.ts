@@ -17,7 +17,7 @@ import { settingOf } from '../setting';
 import { knownTechniques } from '../techniques/known';
 import { draftAndKeep } from './draftCourse';
 import { prepareCourse } from './prepareCourse';
-import { asGoals, asSeen, askedAnew, goalsOf, isTimed } from './request';
+import { asGoals, asSeen, askedAnew, goalsOf, isTimed, ofItself } from './request';
 import { recorded } from './steps';
 import { tried } from './tried';
 
@@ -120,6 +120,7 @@ async function change(at: Writing<Staff>, form: ChangeCourseInput): Promise<{ re
   const { course: id, version, seen, already, published, then, ...asked } = form;
   const before = await course(at, id);
   if (before.version !== version) throw new Refusal('clash');
+  await ofItself(at, id);
   const request: Requested = { ...asked, firstDate: isoDate(asked.firstDate), goals: await goalsOf(at, asGoals(asked.goals)) };
   const changed = (Object.keys(request) as (keyof Requested)[]).filter((key) => !isDeepStrictEqual(request[key], before[key]));
   const to: Partial<Requested> = Object.fromEntries(changed.map((key) => [key, request[key]]));

@@ -19,7 +19,7 @@ import type { Staff } from '../../auth/actors';
 import { Refusal } from '../../errors';
 import { course, keepDraft, sessionsOf, type Course, type Seen, type Session } from '../../repositories/courses';
 import { settingOf, type Setting } from '../setting';
-import { asSeen } from './request';
+import { asSeen, ofItself } from './request';
 import { recorded } from './steps';
 
 /** How long the server looks for a draft, or for what clashes, in milliseconds. */
@@ -93,6 +93,7 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
 /** What a course is drafted from, as it was seen. */
 async function open(at: Desk, id: string, seen: readonly Seen[]) {
   const found = await course(at, id);
+  await ofItself(at, id);
   const sessions = await sessionsOf(at, [id]);
   if (sessions.every(({ fixed }) => fixed)) throw new Refusal('late', 'Every session is past or published, so there is nothing left to draft.');
   // A draft weighs the whole course: whatever changed since it was looked at, published sessions too, is looked at first.

@@ -22,7 +22,7 @@ import {
 import { closures } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';
-import { asSeen } from './request';
+import { asSeen, ofItself } from './request';
 import { recorded } from './steps';
 import { tellCancelled } from './telling';
 import { tried } from './tried';
@@ -179,6 +179,7 @@ export async function endCourse(desk: Desk, input: unknown): Promise<void> {
   await inOne(desk, (at) =>
     recorded(at, id, 'the end of the course', async (to) => {
       const { found, sessions } = await lookedAt(to, id, version, seen);
+      await ofItself(to, id);
       const progress = await progressOf(
         to,
         sessions.map((session) => session.id),
@@ -202,6 +203,7 @@ export async function removeCourse(desk: Desk, input: unknown): Promise<void> {
   const { course: id, version, seen } = await checked(draftForm, input);
   await inOne(desk, async (at) => {
     const { found } = await lookedAt(at, id, version, seen);
+    await ofItself(at, id);
     if ((await allSessionsOf(at, [id])).some(({ published }) => published > 0))
       throw new Refusal('late', 'Classes of it were published, so it stays in the record. End it instead.');
     await changeFacts(at, id, found.version, { removedAt: at.now });

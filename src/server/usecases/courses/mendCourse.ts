@@ -11,7 +11,7 @@ import { changeBlocks, course, sessionsOf, type Course, type Requested, type Ses
 import { library } from '../../repositories/library';
 import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';
-import { asSeen, askedAnew } from './request';
+import { asSeen, askedAnew, ofItself } from './request';
 import { recorded } from './steps';
 
 /** When a class of each part of the day usually starts. */
@@ -25,6 +25,7 @@ export async function mendCourse(desk: Desk, input: unknown): Promise<{ readonly
     recorded(at, id, 'the mend', async (to) => {
       const before = await course(to, id);
       if (before.version !== version) throw new Refusal('clash');
+      await ofItself(to, id);
       const was = await sessionsOf(to, [id]);
       asSeen(to, was, seen);
       const all = await library(to);

@@ -33,7 +33,7 @@ import { aroundOf } from './around';
 import { openDays } from './lifeHappens';
 import { saidBy } from './says';
 import { lastChange } from './steps';
-import { allSeries } from '../../repositories/series';
+import { seriesOfLive } from '../../repositories/series';
 import { whoIsBehind, whoIsReady } from './whoIsReady';
 
 /** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
@@ -53,7 +53,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   const [closed, gone, by] = [await closures(desk), await cancelledIn(desk, [id]), await staffNames(desk)];
   const checks = await checksOf(found, reached, planning, desk);
   const forecast = { sessions: reached, goals: found.goals, planning, members, progress };
-  const of = (await allSeries(desk)).find(({ liveCourse }) => liveCourse === id);
+  const of = await seriesOfLive(desk, id);
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {

@@ -18,10 +18,17 @@ import {
   type Seen,
   type Session,
 } from '../../repositories/courses';
+import { seriesOfLive } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
 import { closures, conventions } from '../../repositories/studio';
 import { knownTechniques } from '../techniques/known';
 import { askAgain, tellCancelled } from './telling';
+
+/** A course whose classes are the live days of a series is asked for, drafted and ended there. */
+export async function ofItself(desk: Desk, id: string): Promise<void> {
+  const series = await seriesOfLive(desk, id);
+  if (series) throw new Refusal('late', `These are the live days of ${series.name}: change them in the series.`);
+}
 
 /** Goals as a course keeps them: known techniques, with what the studio's schools say written out. */
 export async function goalsOf(at: Desk, goals: readonly Goal[]): Promise<Goal[]> {

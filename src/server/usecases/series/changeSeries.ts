@@ -1,17 +1,10 @@
+import { isDeepStrictEqual } from 'node:util';
 import { wayDown } from '@/core/ladder';
 import { formatPattern, parsePattern, problemText } from '@/core/pattern';
-import { datesOf, dayOn, edited, lengthened, overDays, withMend, type SeriesEdit, type SeriesMend } from '@/core/series';
+import { hourOf } from '@/core/course';
+import { datesOf, dayOn, edited, overDays, withMend, type SeriesAsked, type SeriesEdit, type SeriesMend } from '@/core/series';
 import { addDays, isoDate } from '@/core/units';
-import {
-  seriesAgainForm,
-  seriesAskForm,
-  seriesEditForm,
-  seriesFactsForm,
-  seriesLengthForm,
-  seriesPauseForm,
-  seriesSeenForm,
-  type SeriesEditInput,
-} from '@/forms';
+import { seriesAgainForm, seriesAskForm, seriesEditForm, seriesLengthForm, seriesPauseForm, seriesSeenForm, type SeriesEditInput } from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
@@ -21,7 +14,7 @@ import { changePractice } from '../../repositories/cohorts';
 import { changeSeries, moveBegin, series, type KeptSeries, type SeriesFacts, type SeriesStep } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
 import { madeOf, PAST } from './createSeries';
-import { draftDays } from './draftDays';
+import { draftDays, staying } from './draftDays';
 import { followLive, removeLive } from './liveDays';
 import { seriesSetting } from './setting';
 import { lastStepOf } from './steps';
@@ -142,9 +135,12 @@ function notOver({ today }: Desk, of: KeptSeries, day: number): void {
   if (date !== undefined && date < today) throw new Refusal('late', `Day ${day} is over: what people practised stays as it was.`);
 }
 
+/** How many days of a series have begun: whatever is asked, they stay as they are. */
+const begun = ({ today }: Desk, found: KeptSeries): number => datesOf(found).filter((date) => date <= today).length;
+
 /**
- * Drafts all days anew, while none of them has begun; with what would mend something that does not come, where one is chosen.
- * A mend that makes a series longer is taken also while it goes on: what it has stays.
+ * Drafts the days that have not begun anew; with what would mend something that does not come, where one is chosen. What was practised
+ * until then counts.
  */
 export async function draftAgain(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
@@ -155,13 +151,12 @@ export async function draftAgain(desk: Desk, input: unknown): Promise<Now> {
     if (found.version !== version) throw new Refusal('clash');
     const mends = technique ? (found.unreached.find((one) => one.technique === technique)?.mends[mend ?? 0] ?? null) : [];
     if (mends === null) throw invalid({ field: 'mend', message: 'This change does not fit the series any more.' });
-    const [only] = mends;
-    if (at.today >= found.firstDate && mends.length === 1 && only.mend === 'longer') return longer(at, found, only.days);
-    if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun: change single days by hand, or copy it.');
-    const practised = await practise(at, found, mends);
     const asked = mends.reduce(withMend, found.asked);
+    const dates = overDays(datesOf(found), asked.length);
+    if (begun(at, found) >= asked.length) throw new Refusal('late', 'Its last day has begun: copy it to go on.');
+    const practised = await practise(at, found, mends);
     const { planning } = await seriesSetting(afresh(at), found.cohort);
-    const drafted = await draftDays(at, asked, overDays(datesOf(found), asked.length), planning);
+    const drafted = await draftDays(at, asked, dates, planning, await staying(at, found, begun(at, found), dates));
     return change(at, found, version, mends.length > 0 ? 'the mend' : 'the draft', drafted, { practised });
   });
 }
@@ -174,21 +169,9 @@ async function practise(at: Writing<Staff>, { cohort }: KeptSeries, mends: reado
   return changePractice(at, cohort, (already) => [...already, ...practised.flatMap((one) => [one, ...wayDown(planning.ladder, one)])]);
 }
 
-/** Gives a series another name, leader, hour or rule for a missed day. */
-export async function changeSeriesFacts(desk: Desk, input: unknown): Promise<Now> {
-  authorise(desk.who, 'edit courses');
-  const { series: id, version, name, teacher: leads, start, missed } = await checked(seriesFactsForm, input);
-  return inOne(desk, async (at) => {
-    const found = await series(at, id);
-    running(found);
-    await teacher(at, leads);
-    return change(at, found, version, 'what was asked', { name, teacher: leads, missed, asked: { ...found.asked, start } });
-  });
-}
-
 /**
- * Asks something else of a series while it has not begun, and drafts its days anew; what was changed on them by hand is there again when
- * that is taken back. A pause stays where it is.
+ * Asks something else of a series. Where its days rest on that, those that have not begun are drafted anew; what was changed on them by
+ * hand is there again when that is taken back. A pause stays where it is.
  */
 export async function askSeries(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
@@ -198,14 +181,29 @@ export async function askSeries(desk: Desk, input: unknown): Promise<Now> {
     running(found);
     if (found.version !== version) throw new Refusal('clash');
     const { name, teacher: leads, firstDate, missed, asked, liveMinutes } = madeOf({ ...form, cohort: found.cohort });
-    if (at.today >= found.firstDate) throw new Refusal('late', 'It has begun: change single days by hand, or copy it.');
-    if (firstDate < at.today) throw invalid({ field: 'firstDate', message: PAST });
+    const there = begun(at, found);
+    if (there > 0 && firstDate !== found.firstDate) throw invalid({ field: 'firstDate', message: 'It has begun: its first day stays.' });
+    if (firstDate < at.today && firstDate !== found.firstDate) throw invalid({ field: 'firstDate', message: PAST });
     await teacher(at, leads);
+    const facts = { name, teacher: leads, firstDate, missed };
+    const what = 'what was asked';
+    if (firstDate === found.firstDate && alikeDrafted(asked, found.asked))
+      return change(at, found, version, what, { ...facts, asked: { ...found.asked, start: asked.start } });
+    if (asked.length <= there) throw invalid({ field: 'length', message: `Day ${there} has begun: choose more days than that, or stop it early.` });
     const { planning } = await seriesSetting(at, found.cohort);
     const dates = datesOf({ firstDate, pauses: found.pauses, days: Array.from({ length: asked.length }) });
-    const drafted = await draftDays(at, asked, dates, planning);
-    return change(at, found, version, 'what was asked', { name, teacher: leads, firstDate, missed, ...drafted }, { liveMinutes });
+    const drafted = await draftDays(at, asked, dates, planning, await staying(at, found, there, dates));
+    return change(at, found, version, what, { ...facts, ...drafted }, { liveMinutes });
   });
+}
+
+/** Whether the same days would be drafted: only the minute of the hour differs, if anything. */
+function alikeDrafted(one: Omit<SeriesAsked, 'closed'>, other: SeriesAsked): boolean {
+  const bare = ({ length, from, to, gentleEvery, live, themes, pairings, start }: Omit<SeriesAsked, 'closed'>) => ({
+    asked: { length, from, to, gentleEvery, live, pairings, hour: hourOf(start) },
+    themes: themes.slice(0, themes.findLastIndex((theme) => theme.length > 0) + 1),
+  });
+  return isDeepStrictEqual(bare(one), bare(other));
 }
 
 /** Stops a series early: nothing is sent from then on, its live days fall out, and what people did stays. */
@@ -239,20 +237,19 @@ export async function lengthenSeries(desk: Desk, input: unknown): Promise<Now> {
     const found = await series(at, id);
     running(found);
     if (found.version !== version) throw new Refusal('clash');
-    return longer(at, found, length);
+    if (length <= found.days.length) throw invalid({ field: 'length', message: `It has ${found.days.length} days already.` });
+    const dates = datesOf(found);
+    if (at.today > dates.at(-1)!) throw new Refusal('late', 'It is over: copy it to go on.');
+    const { planning } = await seriesSetting(at, found.cohort);
+    const drafted = await draftDays(at, { ...found.asked, length }, overDays(dates, length), planning, found.days);
+    return change(at, found, version, 'the longer series', drafted);
   });
 }
 
-async function longer(at: Writing<Staff>, found: KeptSeries, length: number): Promise<Now> {
-  if (length <= found.days.length) throw invalid({ field: 'length', message: `It has ${found.days.length} days already.` });
-  const dates = datesOf(found);
-  if (at.today > dates.at(-1)!) throw new Refusal('late', 'It is over: copy it to go on.');
-  const { planning } = await seriesSetting(at, found.cohort);
-  const { asked, days, unreached } = await draftDays(at, { ...found.asked, length }, overDays(dates, length), planning);
-  return change(at, found, found.version, 'the longer series', { asked, days: lengthened(found.days, days), unreached });
-}
-
-/** Days on which nobody practises: the days after them come so much later, live days with them. */
+/**
+ * Days on which nobody practises: the days after them come so much later, live days with them; or what comes after is drafted anew, so
+ * that live days stay on their weekdays.
+ */
 export async function pauseSeries(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const form = await checked(seriesPauseForm, input);
@@ -265,7 +262,13 @@ export async function pauseSeries(desk: Desk, input: unknown): Promise<Now> {
     if (until > addDays(from, MOST_PAUSE))
       throw invalid({ field: 'until', message: `A pause of more than ${MOST_PAUSE + 1} days is another series: stop this one.` });
     if (dayOn(found, from) === null) throw invalid({ field: 'from', message: 'The series has no day then.' });
-    return change(at, found, form.version, 'the pause', { pauses: [...found.pauses, { from, until }] });
+    const pauses = [...found.pauses, { from, until }];
+    if (!form.anew) return change(at, found, form.version, 'the pause', { pauses });
+    if (found.version !== form.version) throw new Refusal('clash');
+    const { planning } = await seriesSetting(at, found.cohort);
+    const dates = datesOf({ ...found, pauses });
+    const drafted = await draftDays(at, found.asked, dates, planning, await staying(at, found, dayOn(found, from)! - 1, dates));
+    return change(at, found, form.version, 'the pause', { pauses, ...drafted });
   });
 }
 

@@ -1,9 +1,21 @@
 import type { Planning } from '@/core/course';
-import { draftSeries, notReached, overDays, SERIES_LIMITS, type NotReached, type SeriesAsked, type SeriesDay } from '@/core/series';
+import {
+  datesOf,
+  draftSeries,
+  notReached,
+  overDays,
+  SERIES_LIMITS,
+  type NotReached,
+  type SeriesAsked,
+  type SeriesDay,
+  type StayingDays,
+} from '@/core/series';
 import type { IsoDate } from '@/core/units';
 import type { Staff } from '../../auth/actors';
 import type { Writing } from '../../desk';
 import { invalid } from '../../errors';
+import { sessionsOf } from '../../repositories/courses';
+import type { KeptSeries } from '../../repositories/series';
 import { closedDates } from './liveDays';
 
 /** How long a draft is looked for, and then what would mend what does not come, in milliseconds each. */
@@ -19,19 +31,33 @@ interface Drafted {
 /**
  * Drafts what is asked of a series over some dates, closed days as they are now.
  * @param dates the date of every day, of one that is made longer those it has
+ * @param stay days that stay as they are
  */
 export async function draftDays(
   at: Writing<Staff>,
   request: Omit<SeriesAsked, 'closed'>,
   dates: readonly IsoDate[],
   planning: Planning,
+  stay: StayingDays = [],
 ): Promise<Drafted> {
   if (request.themes.flat().some((id) => planning.basis.library.find(id) === null))
     throw invalid({ field: 'themes', message: 'One of these techniques is not in the library.' });
   // Closed days after its last one count too: a mend may make it longer.
   const asked = { ...request, closed: await closedDates(at, overDays(dates, Math.max(...SERIES_LIMITS.lengths))) };
-  const { days, left } = draftSeries(asked, dates, planning, at.newId, within(DRAFT_MS));
-  return { asked, days, unreached: notReached(left, asked, dates, planning, within(MENDS_MS)) };
+  const { days, left } = draftSeries(asked, dates, planning, at.newId, within(DRAFT_MS), stay);
+  return { asked, days, unreached: notReached(left, asked, dates, planning, within(MENDS_MS), stay) };
+}
+
+/**
+ * What of a series stays as it is while the rest is drafted anew: its first days, and live days whose plan is published.
+ * @param first how many of its first days
+ * @param dates the dates its days will have
+ */
+export async function staying(at: Writing<Staff>, found: KeptSeries, first: number, dates: readonly IsoDate[]): Promise<StayingDays> {
+  const classes = found.liveCourse ? await sessionsOf(at, [found.liveCourse]) : [];
+  const published = new Set(classes.flatMap(({ date, published: versions }) => (versions > 0 ? [date] : [])));
+  const was = datesOf(found);
+  return dates.map((date, index) => (index < first ? found.days[index] : published.has(date) ? (found.days[was.indexOf(date)] ?? null) : null));
 }
 
 function within(ms: number): () => boolean {

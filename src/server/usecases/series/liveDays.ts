@@ -55,11 +55,9 @@ export async function followLive(
   const [was, is] = [before ? liveDays(before) : new Map<number, LiveDay>(), liveDays(now)];
   const existing = now.liveCourse;
   if (is.size === 0 && !existing) return null;
-  const moved = [...is].filter(([index, { date }]) => was.get(index)?.date !== date && date >= at.today).map(([, day]) => day);
-  const closed = await closedDates(
-    at,
-    moved.map(({ date }) => date),
-  );
+  const pairs = pairsOf(was, is);
+  const moved = pairs.flatMap((pair) => (pair.is && pair.is.date !== pair.was?.date && pair.is.date >= at.today ? [pair.is.date] : []));
+  const closed = await closedDates(at, moved);
   if (closed.length > 0) throw new Refusal('closed', `The studio is closed on ${dayText(closed[0])}, where a live day would be.`);
   const id = existing ?? (await addLiveCourse(at, now, minutes));
   if (existing && before) await followFacts(at, existing, before, now);
@@ -68,8 +66,7 @@ export async function followLive(
   const follow: Following = {
     at,
     now,
-    was,
-    is,
+    pairs,
     course: await course(at, id),
     classes: all.filter(({ cancelled }) => !cancelled),
     cancelled: all.filter(({ cancelled }) => cancelled !== null),
@@ -82,11 +79,41 @@ export async function followLive(
   return id;
 }
 
+/** A live day as it was and as it is; one of them null where it became live, or is so no longer. */
+type Pair = Both | { readonly was: LiveDay; readonly is: null } | { readonly was: null; readonly is: LiveDay };
+interface Both {
+  readonly was: LiveDay;
+  readonly is: LiveDay;
+}
+
+/**
+ * What became of each live day: one that only moved takes its class along; else the class of a date goes on with what its date has now,
+ * and else with what its place in the series has.
+ */
+function pairsOf(before: ReadonlyMap<number, LiveDay>, now: ReadonlyMap<number, LiveDay>): Pair[] {
+  const [was, is] = [new Map(before), new Map(now)];
+  const ways: ((at: number, day: LiveDay) => number | undefined)[] = [
+    (at, { day }) => (alike(was.get(at)?.day.blocks ?? [], day.blocks) ? at : undefined),
+    (_, { date }) => [...was].find(([, one]) => one.date === date)?.[0],
+    (at) => at,
+  ];
+  const both = ways.flatMap((way) =>
+    [...is].flatMap(([at, day]) => {
+      const from = way(at, day);
+      const there = from === undefined ? undefined : was.get(from);
+      if (from === undefined || !there) return [];
+      was.delete(from);
+      is.delete(at);
+      return [{ was: there, is: day }];
+    }),
+  );
+  return [...both, ...[...was.values()].map((one) => ({ was: one, is: null })), ...[...is.values()].map((one) => ({ was: null, is: one }))];
+}
+
 interface Following {
   readonly at: Writing<Staff>;
   readonly now: Live;
-  readonly was: ReadonlyMap<number, LiveDay>;
-  readonly is: ReadonlyMap<number, LiveDay>;
+  readonly pairs: readonly Pair[];
   readonly course: Course;
   readonly classes: readonly Session[];
   readonly cancelled: readonly Session[];
@@ -96,8 +123,8 @@ interface Following {
 }
 
 /** Classes of days that are live no longer fall out; of those that were published, only where the series ends. */
-async function endClasses({ at, now, was, is, course: of, classes }: Following): Promise<void> {
-  const ended = [...was].flatMap(([index, { date }]) => (date < at.today || is.has(index) ? [] : classes.filter((one) => one.date === date)));
+async function endClasses({ at, now, pairs, course: of, classes }: Following): Promise<void> {
+  const ended = pairs.flatMap(({ was, is }) => (is !== null || was.date < at.today ? [] : classes.filter(({ date }) => date === was.date)));
   const published = ended.filter((one) => one.published > 0);
   if (published.length > 0 && !now.stoppedOn)
     throw new Refusal('late', 'The plan of this class is published. Cancel the class first; then the day can change.');
@@ -110,12 +137,13 @@ async function endClasses({ at, now, was, is, course: of, classes }: Following):
 }
 
 /** @param start the hour the series had before */
-async function changeClasses({ at, now, was, is, classes, planOf: planned }: Following, start: string): Promise<void> {
-  // Each moves onto a day that is free by then: later ones first where they come later, earlier ones first where they come back.
-  const later = [...is].some(([index, { date }]) => date > (was.get(index)?.date ?? date));
-  for (const [index, next] of later ? [...is].reverse() : is) {
-    const last = was.get(index);
-    const there = last && classes.find((one) => one.date === last.date);
+async function changeClasses({ at, now, pairs, classes, planOf: planned }: Following, start: string): Promise<void> {
+  const both = pairs.filter((pair): pair is Both => pair.was !== null && pair.is !== null);
+  // Each moves onto a day that is free by then: of those that come later the last first, of those that come earlier the first.
+  const byDate = [...both].sort((a, b) => a.is.date.localeCompare(b.is.date));
+  const later = byDate.filter(({ was, is }) => is.date > was.date).reverse();
+  for (const { was: last, is: next } of [...later, ...byDate.filter(({ was, is }) => is.date <= was.date)]) {
+    const there = classes.find((one) => one.date === last.date);
     if (!there || last.date < at.today || next.date < at.today) continue;
     const moves = next.date !== last.date || now.asked.start !== start;
     if (moves && there.published > 0)
@@ -135,8 +163,8 @@ async function changeClasses({ at, now, was, is, classes, planOf: planned }: Fol
  * Days that became live are held; a class that fell out on that day is held after all, with the plan it had, as long as that is of the
  * day's practice, or it is only put back.
  */
-async function addNew({ at, now, was, is, course: { id, minutes }, cancelled, planOf: planned, back }: Following): Promise<void> {
-  const fresh = [...is].flatMap(([index, day]) => (was.has(index) || day.date < at.today ? [] : [day]));
+async function addNew({ at, now, pairs, course: { id, minutes }, cancelled, planOf: planned, back }: Following): Promise<void> {
+  const fresh = pairs.flatMap(({ was, is }) => (was || is.date < at.today ? [] : [is]));
   const again = fresh.flatMap((day) =>
     cancelled
       .filter(({ date }) => date === day.date)

@@ -91,6 +91,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     missed: found.missed,
     stoppedOn: found.stoppedOn,
     today: dayOn(found, desk.today),
+    begun: dates.filter((date) => date <= desk.today).length,
     state,
     days: found.days.map((day, index) => {
       const could = parts.filter((part) => part.joinedOn <= dates[index] && (part.leftOn === null || part.leftOn > dates[index]));
@@ -128,10 +129,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
       .map((one) => ({
         technique: one.technique,
         text: unreachedText(one, house.library),
-        // Once it goes on, what it has stays: it can only be made longer.
-        mends: one.mends.flatMap((mends, at) =>
-          state === 'planning' || (mends.length === 1 && mends[0].mend === 'longer') ? [{ at, text: mendsText(mends, house.library) }] : [],
-        ),
+        mends: state === 'finished' ? [] : one.mends.map((mends, at) => ({ at, text: mendsText(mends, house.library) })),
       })),
     undo: see.all ? undoOf(found, desk.today) : null,
     people: see.people ? parts.map((part) => takingPart(desk, part, found, setting, see)) : [],
@@ -140,7 +138,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
       ? everybody.filter(({ id: person, cohort }) => cohort === found.cohort && !everyMember.some((part) => part.person === person)).length
       : 0,
     joining: see.all ? joiningOf(desk, found, everyMember, everybody) : null,
-    asked: see.all && state === 'planning' ? askedOf(found) : null,
+    asked: see.all && state !== 'finished' ? askedOf(found) : null,
     mayEdit: see.all,
     techniques: see.all
       ? house.library.techniques.map(({ id: technique, name }) => ({ id: technique, name, pattern: planning.taught(technique).pattern }))

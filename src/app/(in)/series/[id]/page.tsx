@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
-import { prepareCourse } from '@/server/usecases/courses/prepareCourse';
 import { readSeries } from '@/server/usecases/series/readSeries';
 import { SeriesBoard } from '@/ui/series/SeriesBoard';
 
@@ -8,8 +7,5 @@ export const metadata: Metadata = { title: 'Series' };
 
 export default async function SeriesDaysPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  return seated(async (desk) => {
-    const view = await readSeries(desk, id);
-    return <SeriesBoard view={view} teachers={view.mayEdit ? (await prepareCourse(desk)).teachers : []} />;
-  });
+  return seated(async (desk) => <SeriesBoard view={await readSeries(desk, id)} />);
 }
