@@ -262,7 +262,7 @@ describe('asked anew', () => {
   });
 
   test('not for a day that is past, from a page that did not see it, or by anybody else', async () => {
-    const { id, view } = await made();
+    const { view } = await made();
     expect(await answerOf(askSeries(await director(), askedOf(view, { firstDate: addDays(TODAY, -1) })))).toBe('invalid');
     expect(await answerOf(askSeries(await director(), askedOf(view, { themes: [{ techniques: ['nothing-like-it'] }] })))).toBe('invalid');
     for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
