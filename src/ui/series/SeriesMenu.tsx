@@ -11,7 +11,6 @@ import { DayField } from '../fields';
 import { Refusal } from '../forms/fields';
 import { useAction } from '../forms/useAction';
 import { More, type MoreItem } from '../shell/More';
-import course from '../courses/CourseForm.module.css';
 import styles from './Series.module.css';
 
 export type Wish = 'pause' | 'stop' | 'longer' | 'remove';
@@ -71,7 +70,7 @@ export function SeriesWish({ wish, view, onDone }: WishProps) {
             Nobody practises on these days, and nothing is missed: what follows comes so much later.
             {shifts && ' These are no whole weeks: live days stay on their weekdays only where what follows is drafted anew.'}
           </p>
-          <div className={course.grid}>
+          <div className={styles.dates}>
             <DayField id="pause-from" label="First day of the pause" value={from} onChange={setFrom} />
             <DayField id="pause-until" label="Last day of the pause" value={until} onChange={setUntil} />
           </div>

@@ -16,11 +16,11 @@ export default async function AskSeriesPage({ params }: { params: Promise<{ id: 
       <>
         <h1>What is asked of {view.name}</h1>
         <p className="lead">
+          For {view.cohort.name}.{' '}
           {view.begun === 0
-            ? 'It has not begun, so all of it can be asked anew, '
-            : `Day ${view.begun} has begun: the days up to it stay as they are, and what was practised counts, `}
-          for {view.cohort.name}. Where its days rest on what you change, {view.begun === 0 ? 'they' : 'the later ones'} are drafted again; what was
-          changed on them by hand is there again when that is taken back.
+            ? 'It has not begun, so all of it can be asked anew. Where its days rest on what you change, they are drafted again'
+            : `Day ${view.begun} has begun: the days up to it stay as they are, and what was practised counts. Where the later ones rest on what you change, they are drafted again`}
+          ; what was changed on them by hand is there again when that is taken back.
         </p>
         <SeriesForm cohorts={cohorts} teachers={teachers} techniques={techniques} firstDate={view.firstDate} of={{ ...view, asked: view.asked }} />
       </>
