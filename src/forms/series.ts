@@ -92,8 +92,8 @@ export const seriesPauseForm = object({
   ...asSeen,
   from: day('the first day of the pause'),
   until: day('the last day of the pause'),
-  /** What comes after it is drafted anew. */
-  anew: boolean().default(false),
+  /** Live days stay on their weekdays: what comes after it is drafted anew, unless it is of whole weeks. */
+  keepWeekdays: boolean().default(false),
 });
 export const seriesCopyForm = seriesForm.pick(['once', 'name', 'cohort', 'teacher', 'firstDate']).shape({ series: id() });
 /** Opens a series for whoever has its link, or closes it. */

@@ -83,24 +83,47 @@ test('a series is designed in one go: asked, mended where it cannot be, drafted,
   await expect(page.getByText(/^21 days,/)).toBeVisible();
 });
 
-test('what does not come has buttons for what would do', async ({ page }) => {
+test('what does not come has buttons for what would do, also of a series that has begun; what is ahead is asked anew', async ({ page }) => {
   await signInAs(page, 'director', '/series/new');
   await page.getByLabel('Name of the series').fill('A week to four and six');
-  await page.getByRole('combobox', { name: 'Days' }).click();
-  await page.getByRole('option', { name: '7 days' }).click();
+  await page.getByLabel('First day', { exact: true }).fill('today');
+  await choose(page, 'Days', '7 days');
   await page.getByLabel('Minutes at last').fill('3');
-  await page.getByRole('combobox', { name: 'For', exact: true }).click();
-  await page.getByRole('option', { name: 'Desk-bound beginners' }).click();
+  await choose(page, 'For', 'Desk-bound beginners');
   await page.getByRole('combobox', { name: /week 1/ }).fill('Longer exhale 4:6');
   await page.getByRole('option', { name: 'Longer exhale 4:6' }).click();
   await page.getByRole('button', { name: 'Draft the days' }).click();
   await expect(page.getByText(/^Longer exhale 4:6 does not come/)).toBeVisible();
+  const first = page.getByRole('button', { name: /day 1 ·/ });
+  const was = await first.textContent();
   await page.getByRole('button', { name: /^\d+ days$/ }).click();
   await expect(page.getByText(/does not come/)).toBeHidden();
   await expect(page.getByText('Nothing is out of order.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Longer exhale 4:6 ?day/ }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Take back: the mend' }).click();
-  await expect(page.getByText(/^Longer exhale 4:6 does not come/)).toBeVisible();
+
+  // What has begun stays; a pause leaves live days on their weekdays.
+  await page.getByRole('link', { name: 'Change what is asked' }).click();
+  await expect(page.getByText(/Day 1 has begun: the days up to it stay as they are/)).toBeVisible();
+  await expect(page.getByLabel('First day', { exact: true })).toBeHidden();
+  await page.getByLabel('Minutes at last').fill('19');
+  await expect(page.getByText(/as it stands that is \d+ minutes after \d+ days, not 19/)).toBeVisible();
+  await page.getByRole('button', { name: /^Arrive at/ }).click();
+  await page.getByLabel('Sun', { exact: true }).check();
+  await accessible(page);
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByRole('button', { name: 'Draft the days from day 2 again' })).toBeVisible();
+  await expect(page.getByText('Nothing is out of order.')).toBeVisible();
+  await expect(page.getByRole('button', { name: / · live / }).first()).toBeVisible();
+  await expect(first).toHaveText(was!);
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Pause it' }).click();
+  await expect(page.getByLabel(/^Live days stay on their weekdays/)).toBeChecked();
+  await page.getByLabel('First day of the pause', { exact: true }).fill('in 2 days');
+  await page.getByLabel('Last day of the pause', { exact: true }).fill('in 3 days');
+  await page.getByRole('button', { name: 'Pause it' }).click();
+  await expect(page.getByText(/on another weekday than the other live days/)).toBeHidden();
+  await page.getByRole('button', { name: 'Take back: the pause' }).click();
+  await expect(page.getByRole('button', { name: 'Do again: the pause' })).toBeVisible();
 });
 
 test('phones answer: one without a script, one without a network, one that says something felt wrong; who drifts is written to', async ({
@@ -144,6 +167,7 @@ test('phones answer: one without a script, one without a network, one that says 
   const wrong = hurt.getByRole('form', { name: 'Something felt wrong', exact: true });
   await wrong.getByLabel('chest pain').check();
   await wrong.getByRole('button', { name: 'Say it' }).click();
+  await expect(wrong).toBeHidden();
   const help = hurt.getByRole('alert').filter({ hasText: 'call the emergency services' });
   await expect(help).toContainText('as soon as this phone reaches it');
   await hurt.getByRole('button', { name: 'easy', exact: true }).click();

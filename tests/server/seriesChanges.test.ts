@@ -339,7 +339,7 @@ describe('asked anew', () => {
     const held = async () => (await standing(id)).classes.map(({ date }) => date);
     const before = { held: await held(), read: await read(id) };
     const { date } = view.days[4];
-    await pauseSeries(await director(), { ...(await standing(id)).seen, from: date, until: addDays(date, long - 1), anew: true });
+    await pauseSeries(await director(), { ...(await standing(id)).seen, from: date, until: addDays(date, long - 1), keepWeekdays: true });
     const after = await standing(id);
     expect([after.wrong, after.view.unreached]).toEqual([[], []]);
     expect((await read(id)).days.slice(0, 4)).toEqual(before.read.days.slice(0, 4));
@@ -349,6 +349,15 @@ describe('asked anew', () => {
     expect(await held()).toEqual(live);
     await undoSeries(await director(), after.seen);
     expect({ held: await held(), read: await read(id) }).toEqual(before);
+  });
+
+  test('paused for a whole week, every day is as it was, a week later', async () => {
+    const { id, view } = await made({ firstDate: addDays(TODAY, 13), length: 14, to: 4, live: [2, 4] });
+    const before = await read(id);
+    const { date } = view.days[4];
+    await pauseSeries(await director(), { ...(await standing(id)).seen, from: date, until: addDays(date, 6), keepWeekdays: true });
+    const days = before.days.map((day) => (day.day < 5 ? day : { ...day, date: addDays(day.date, 7) }));
+    expect((await read(id)).days).toEqual(days);
   });
 });
 

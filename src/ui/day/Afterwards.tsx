@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, type FormEvent } from 'react';
+import { useEffect, useState, type FormEvent } from 'react';
 import { dayText, type IsoDate } from '@/core/units';
 import type { DayView } from '@/views/series';
 import styles from './Day.module.css';
@@ -52,6 +52,9 @@ function Telling({ token, day, date, easier, say }: TellingProps) {
   const [wrong, setWrong] = useState(false);
   const today = date === day.date;
   const id = today ? 'something-felt-wrong' : 'something-felt-wrong-then';
+  useEffect(() => {
+    if (wrong) document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
+  }, [wrong, id]);
   const form = {
     method: 'post',
     action: `/api/day/${token}`,
@@ -59,6 +62,7 @@ function Telling({ token, day, date, easier, say }: TellingProps) {
       event.preventDefault();
       const { submitter } = event.nativeEvent as SubmitEvent;
       const data = new FormData(event.currentTarget, submitter);
+      if (data.has('signs')) setWrong(false);
       void say({
         did: (data.get('did') as Saying['did'] | null) ?? 'done',
         felt: (data.get('felt') as Saying['felt']) ?? null,
@@ -93,7 +97,13 @@ function Telling({ token, day, date, easier, say }: TellingProps) {
           ))}
         </div>
         <div className={styles.more}>
-          <a href={`#${id}`} onClick={() => setWrong(true)}>
+          <a
+            href={`#${id}`}
+            onClick={(event) => {
+              event.preventDefault();
+              setWrong(true);
+            }}
+          >
             Something felt wrong{today ? '' : ' then'}
           </a>
           <button name="did" value="something else" className={styles.plain}>

@@ -1,5 +1,8 @@
 import type { useSaying } from './useSaying';
 
+/** What is to be read now comes into view, once. */
+const show = (shown: HTMLElement | null) => shown?.scrollIntoView({ block: 'center' });
+
 /** What became of what was said, at once. */
 export function Heard({ saying: { said, refused, waiting, told }, emergency }: { saying: ReturnType<typeof useSaying>; emergency: string }) {
   if (refused)
@@ -10,7 +13,7 @@ export function Heard({ saying: { said, refused, waiting, told }, emergency }: {
     );
   if (said === 'help')
     return (
-      <div className="note bad" role="alert" ref={(shown) => shown?.scrollIntoView({ block: 'center' })}>
+      <div className="note bad" role="alert" ref={show}>
         <p>
           <strong>{emergency}</strong>
         </p>
@@ -24,7 +27,7 @@ export function Heard({ saying: { said, refused, waiting, told }, emergency }: {
     );
   if (said === 'signs')
     return (
-      <p className="note" role="status">
+      <p className="note" role="status" ref={show}>
         Thank you for saying so. Rest, sit or lie, breathe as you like. Tomorrow is one step easier; if it does not pass, speak with your doctor.
       </p>
     );

@@ -1,11 +1,12 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { lengthenSeriesAction, pauseSeriesAction, removeSeriesAction, stopSeriesAction } from '@/app/actions/series';
 import { SERIES_LIMITS } from '@/core/series';
-import { daysBetween, isoDate } from '@/core/units';
 import type { SeriesView } from '@/views/series';
 import { DayField } from '../fields';
 import { Refusal } from '../forms/fields';
@@ -39,11 +40,10 @@ interface WishProps {
 export function SeriesWish({ wish, view, onDone }: WishProps) {
   const [from, setFrom] = useState('');
   const [until, setUntil] = useState('');
+  const [keepWeekdays, setKeepWeekdays] = useState(view.days.some(({ kind }) => kind === 'live'));
   const router = useRouter();
   const { run, busy, refusal, refresh } = useAction();
   const seen = { series: view.id, version: view.version };
-  const paused = from && until ? daysBetween(isoDate(from), isoDate(until)) + 1 : 0;
-  const shifts = paused > 0 && paused % 7 > 0 && view.days.some(({ kind, date }) => kind === 'live' && date >= from);
   const then = async (work: Parameters<typeof run>[0]) => {
     if (!(await run(work))?.ok) return;
     onDone();
@@ -66,26 +66,20 @@ export function SeriesWish({ wish, view, onDone }: WishProps) {
       )}
       {wish === 'pause' && (
         <>
-          <p>
-            Nobody practises on these days, and nothing is missed: what follows comes so much later.
-            {shifts && ' These are no whole weeks: live days stay on their weekdays only where what follows is drafted anew.'}
-          </p>
+          <p>Nobody practises on these days, and nothing is missed: what follows comes so much later.</p>
           <div className={styles.dates}>
             <DayField id="pause-from" label="First day of the pause" value={from} onChange={setFrom} />
             <DayField id="pause-until" label="Last day of the pause" value={until} onChange={setUntil} />
           </div>
+          {view.days.some(({ kind, day }) => kind === 'live' && day > view.begun) && (
+            <FormControlLabel
+              label="Live days stay on their weekdays: unless the pause is of whole weeks, what follows is drafted anew"
+              control={<Checkbox checked={keepWeekdays} onChange={({ target }) => setKeepWeekdays(target.checked)} />}
+            />
+          )}
           <div className="row">
-            {shifts && (
-              <Button variant="contained" disabled={busy} onClick={() => void then(() => pauseSeriesAction({ ...seen, from, until, anew: true }))}>
-                Pause it, and draft what follows anew
-              </Button>
-            )}
-            <Button
-              variant={shifts ? 'outlined' : 'contained'}
-              disabled={busy}
-              onClick={() => void then(() => pauseSeriesAction({ ...seen, from, until }))}
-            >
-              {shifts ? 'Pause it, the days as they are' : 'Pause it'}
+            <Button variant="contained" disabled={busy} onClick={() => void then(() => pauseSeriesAction({ ...seen, from, until, keepWeekdays }))}>
+              Pause it
             </Button>
             <Button onClick={onDone}>Leave it</Button>
           </div>

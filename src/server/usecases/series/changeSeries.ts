@@ -3,7 +3,7 @@ import { wayDown } from '@/core/ladder';
 import { formatPattern, parsePattern, problemText } from '@/core/pattern';
 import { hourOf } from '@/core/course';
 import { datesOf, dayOn, edited, overDays, withMend, type SeriesAsked, type SeriesEdit, type SeriesMend } from '@/core/series';
-import { addDays, isoDate } from '@/core/units';
+import { addDays, daysBetween, isoDate } from '@/core/units';
 import { seriesAgainForm, seriesAskForm, seriesEditForm, seriesLengthForm, seriesPauseForm, seriesSeenForm, type SeriesEditInput } from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
@@ -263,7 +263,7 @@ export async function pauseSeries(desk: Desk, input: unknown): Promise<Now> {
       throw invalid({ field: 'until', message: `A pause of more than ${MOST_PAUSE + 1} days is another series: stop this one.` });
     if (dayOn(found, from) === null) throw invalid({ field: 'from', message: 'The series has no day then.' });
     const pauses = [...found.pauses, { from, until }];
-    if (!form.anew) return change(at, found, form.version, 'the pause', { pauses });
+    if (!form.keepWeekdays || (daysBetween(from, until) + 1) % 7 === 0) return change(at, found, form.version, 'the pause', { pauses });
     if (found.version !== form.version) throw new Refusal('clash');
     const { planning } = await seriesSetting(at, found.cohort);
     const dates = datesOf({ ...found, pauses });
