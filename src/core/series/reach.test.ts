@@ -14,32 +14,12 @@ import {
 import { planning } from '../course/example';
 import { wayDown } from '../ladder';
 import { SHIPPED_LIBRARY } from '../library';
-import { addDays, isoDate } from '../units';
+import { asked as threeWeeks, dates, newId, often } from './example';
 
-const first = isoDate('2027-01-04');
-let made = 0;
-const newId = () => `b${(made += 1)}`;
 const KNOWN = ['natural', 'belly'];
 const group = (already: readonly string[] = KNOWN, over: Parameters<typeof planning>[0] = {}) =>
   planning({ already: new Set(already), settled: false, ...over });
-const asked = (over: Partial<SeriesAsked> = {}): SeriesAsked => ({
-  length: 14,
-  from: 1,
-  to: 4,
-  gentleEvery: 7,
-  start: '06:30',
-  live: [],
-  closed: [],
-  themes: [['equal-4-4']],
-  pairings: [],
-  ...over,
-});
-const dates = (length: number) => Array.from({ length }, (_, at) => addDays(first, at));
-/** Enough of a search that could go on for long. */
-const often = (times: number) => {
-  let count = 0;
-  return () => (count += 1) > times;
-};
+const asked = (over: Partial<SeriesAsked> = {}) => threeWeeks({ length: 14, to: 4, themes: [['equal-4-4']], ...over });
 const draft = (of: SeriesAsked, by = group()) => {
   const { left } = draftSeries(of, dates(of.length), by, newId, often(200));
   return { left: notReached(left, of, dates(of.length), by, often(200)) };
