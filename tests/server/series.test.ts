@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { CONDITIONS, HELP_SIGNS, STOP_SIGNS } from '../../src/core/screening';
 import { datesOf } from '../../src/core/series';
-import { addDays, isoDate, type IsoDate } from '../../src/core/units';
+import { addDays, dayText, isoDate, type IsoDate } from '../../src/core/units';
 import { vault } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
 import { CheckInRow, SeriesMemberRow } from '../../src/server/db/rows';
@@ -13,7 +13,7 @@ import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { exportSeries, importCourse, previewCourse } from '../../src/server/usecases/exchange/coursePackage';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { erasePerson, exportPerson } from '../../src/server/usecases/people/erasePerson';
-import { changeDay, draftAgain, pauseSeries, removeSeries, stopSeries } from '../../src/server/usecases/series/changeSeries';
+import { askSeries, changeDay, draftAgain, pauseSeries, removeSeries, stopSeries, undoSeries } from '../../src/server/usecases/series/changeSeries';
 import { copySeries, createSeries } from '../../src/server/usecases/series/createSeries';
 import { checkIn, exportDays, leaveSeries, openDay, setMails, weekNote } from '../../src/server/usecases/series/ownDay';
 import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
@@ -23,7 +23,7 @@ import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '../.
 import { addClosure } from '../../src/server/usecases/studio/changeStudio';
 import { saveGuards } from '../../src/server/usecases/studio/guards';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
-import { BEGINNERS, director, input, made, mails, running } from './challenge';
+import { askedOf, BEGINNERS, director, input, made, mails, running } from './challenge';
 import { ANYWHERE, answerOf, closeDatabase, deskOf, NOW, openBoth, ownerManager, TODAY } from './studio';
 
 beforeAll(openBoth, 120_000);
@@ -383,6 +383,31 @@ describe('signing up by a link', () => {
     expect(await answerOf(giveNewAddress(await director(), { member: part.id }))).toBe('late');
     await admit(await director(), { member: part.id });
     expect((await openDay(await freshManager(), own, HERE, NOW)).mails).toBe(true);
+  });
+
+  test('whoever was written when it begins hears when that is another day or hour, and once it has begun no more', async () => {
+    const { id, token, waiting } = await opened();
+    for (const name of ['Ilse Q.', 'Odo Q.']) await signUp(await freshManager(), token, someone({ name }), '203.0.113.94', NOW);
+    const [first] = await waiting();
+    await admit(await director(), { member: first.member });
+    const heard = async () => (await mails()).filter(({ address, body }) => address === 'juna@post.example' && body.includes('begins on')).length;
+    const ask = async (more: object) => askSeries(await director(), askedOf(await readSeries(await director(), id), more));
+    const before = await heard();
+    await ask({ name: 'Another name', missed: 'repeat' });
+    expect(await heard()).toBe(before);
+    await ask({ firstDate: addDays(TODAY, 1) });
+    await ask({ start: '07:00' });
+    expect(await heard()).toBe(before + 2);
+    const [mail, earlier] = await mails();
+    expect(mail.body).toContain(`Another name begins on ${dayText(addDays(TODAY, 1))} at 07:00, not on ${dayText(addDays(TODAY, 1))} at 06:30.`);
+    expect(earlier.body).toContain(`at 06:30, not on ${dayText(addDays(TODAY, 20))} at 06:30. Your own page is the same:`);
+    expect(mail.body).toMatch(/\/day\//);
+    await undoSeries(await director(), { series: id, version: (await readSeries(await director(), id)).version });
+    expect(await heard()).toBe(before + 3);
+    await ask({ firstDate: TODAY });
+    await ask({ start: '07:30' });
+    await stopSeries(await director(), { series: id, version: (await readSeries(await director(), id)).version });
+    expect(await heard()).toBe(before + 4);
   });
 
   test('what strangers do with it ends soon: a limit, a trap, a closed link', async () => {

@@ -16,7 +16,7 @@ import { Migration20261203000000_courses_bend } from './migrations/Migration2026
 import { Migration20261204000000_staff_shares } from './migrations/Migration20261204000000_staff_shares';
 import { Migration20261205000000_series } from './migrations/Migration20261205000000_series';
 import { Migration20261206000000_series_steps } from './migrations/Migration20261206000000_series_steps';
-import { Migration20261207000000_series_live } from './migrations/Migration20261207000000_series_live';
+import { Migration20261207000000_series_told } from './migrations/Migration20261207000000_series_told';
 import { grantAll } from './grants';
 import { databaseUrl } from './orm';
 import { reseal } from './reseal';
@@ -36,7 +36,7 @@ const MIGRATIONS = {
   Migration20261204000000_staff_shares,
   Migration20261205000000_series,
   Migration20261206000000_series_steps,
-  Migration20261207000000_series_live,
+  Migration20261207000000_series_told,
 } as const;
 
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */

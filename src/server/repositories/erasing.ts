@@ -38,6 +38,7 @@ export const PERSON_FIELDS: Readonly<Record<string, Readonly<Record<string, read
     joined_on: ['kept', 'how many took part'],
     left_on: ['kept', 'the day of erasing at the latest'],
     sent_on: ['kept', 'that a morning was written'],
+    told_from: ['kept', 'that a first day was written'],
     held_at: ['kept', 'that something was wrong, with somebody no longer named'],
   },
   check_in: {

@@ -35,6 +35,8 @@ export interface SeriesMember {
   readonly admitted: boolean;
   readonly mails: boolean;
   readonly sentOn: IsoDate | null;
+  /** The first day they were written, when they were let in; null for whoever came with the cohort. */
+  readonly toldFrom: IsoDate | null;
   readonly leftOn: IsoDate | null;
   readonly held: boolean;
   readonly version: number;
@@ -109,6 +111,7 @@ const toMember = (row: InferEntity<typeof SeriesMemberRow>): SeriesMember => ({
   ...row,
   joinedOn: isoDate(row.joinedOn),
   sentOn: row.sentOn ? isoDate(row.sentOn) : null,
+  toldFrom: row.toldFrom ? isoDate(row.toldFrom) : null,
   leftOn: row.leftOn ? isoDate(row.leftOn) : null,
   held: row.heldAt !== null,
 });
@@ -159,6 +162,7 @@ export async function addMembers(at: Writing, of: string, people: readonly strin
       admitted,
       mails: true,
       sentOn: null,
+      toldFrom: null,
       leftOn: null,
       heldAt: null,
     };
@@ -177,6 +181,7 @@ export interface MemberChange {
   readonly admitted?: boolean;
   readonly joinedOn?: IsoDate;
   readonly mails?: boolean;
+  readonly toldFrom?: IsoDate;
   readonly leftOn?: IsoDate | null;
   readonly heldAt?: Date | null;
 }

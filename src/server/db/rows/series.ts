@@ -79,6 +79,8 @@ export const SeriesMemberRow = defineEntity({
     /** Whether the morning's mail is wanted. */
     mails: p.boolean(),
     sentOn: p.date().nullable(),
+    /** The first day they were written, when they were let in. */
+    toldFrom: p.date().nullable(),
     leftOn: p.date().nullable(),
     /** Something called for help: nothing but the natural breath until the director says otherwise. */
     heldAt: p.datetime().nullable(),

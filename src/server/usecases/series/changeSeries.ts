@@ -17,6 +17,7 @@ import { madeOf, PAST } from './createSeries';
 import { draftDays, staying } from './draftDays';
 import { followLive, removeLive } from './liveDays';
 import { seriesSetting } from './setting';
+import { tellBegin } from './signUp';
 import { lastStepOf } from './steps';
 
 interface Now {
@@ -47,6 +48,7 @@ async function change(
   const { name, teacher: leads, firstDate, asked, days, unreached, missed, pauses, stoppedOn } = found;
   const was = { name, teacher: leads, firstDate, asked, days, unreached, missed, pauses, stoppedOn };
   if (to.firstDate && to.firstDate !== firstDate) await moveBegin(at, found.id, firstDate, to.firstDate);
+  await tellBegin(at, found, { ...found, ...to });
   const liveCourse = await followLive(at, found, { ...found, ...to }, { back: undone !== null, minutes: liveMinutes });
   const lastStep = { what, was, back: undone !== null && !undone.back, practised };
   return { version: await changeSeries(at, found.id, seen, { ...to, liveCourse, lastStep }) };

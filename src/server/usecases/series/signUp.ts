@@ -1,19 +1,30 @@
 import { datesOf } from '@/core/series';
 import { dayText, isoDate } from '@/core/units';
 import { memberForm, openSeriesForm, signUpForm } from '@/forms';
-import type { Clock } from '../../auth/actors';
+import type { Clock, Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { tryFrom } from '../../auth/signin';
 import { checked } from '../../checked';
 import { holdStudio } from '../../db/write';
 import type { EntityManager } from '../../db/orm';
-import { deskFor, inOne, type Desk } from '../../desk';
+import { deskFor, inOne, type Desk, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { addMail } from '../../repositories/mails';
 import { addPerson, person, roster } from '../../repositories/people';
 import { checkInsOf } from '../../repositories/checkIns';
-import { addMembers, changeMember, findJoining, membersOf, openForJoining, ownToken, series, heldMember } from '../../repositories/series';
+import {
+  addMembers,
+  changeMember,
+  findJoining,
+  heldMember,
+  membersOf,
+  openForJoining,
+  ownToken,
+  series,
+  type KeptSeries,
+  type SeriesMember,
+} from '../../repositories/series';
 import { sendTo } from '../people/links';
 import { dayUrl } from './takePart';
 
@@ -98,20 +109,34 @@ export async function admit(desk: Desk, input: unknown): Promise<void> {
     const [found, to] = [await series(at, part.series), await person(at, part.person)];
     // Whoever took part before keeps their days; mornings are sent again.
     const said = (await checkInsOf(at, [id])).get(id) ?? [];
-    const from = at.today > found.firstDate ? at.today : found.firstDate;
-    await changeMember(at, id, { admitted: true, mails: true, ...(said.length === 0 ? { joinedOn: from } : {}) });
-    const url = dayUrl(ownToken(at, part));
-    const body = [
-      `Hello ${to.name}`,
-      '',
-      `You take part in ${found.name}, from ${dayText(from)} at ${found.asked.start}. This is your own page:`,
-      '',
-      url,
-      '',
-      at.who.studioName,
-    ];
-    if (to.email) await addMail(at, { person: to.id, address: to.email, subject: found.name, body: body.join('\n') });
+    const from = datesOf(found).find((date) => date >= at.today) ?? at.today;
+    await changeMember(at, id, { admitted: true, mails: true, toldFrom: from, ...(said.length === 0 ? { joinedOn: from } : {}) });
+    await write(at, found, part, to, `You take part in ${found.name}, from ${dayText(from)} at ${found.asked.start}. This is your own page:`);
   });
+}
+
+/** A line to whoever takes part, with their own page. */
+async function write(
+  at: Writing<Staff>,
+  { name }: Pick<KeptSeries, 'name'>,
+  part: SeriesMember,
+  to: Awaited<ReturnType<typeof person>>,
+  line: string,
+): Promise<void> {
+  const body = [`Hello ${to.name}`, '', line, '', dayUrl(ownToken(at, part)), '', at.who.studioName];
+  if (to.email) await addMail(at, { person: to.id, address: to.email, subject: name, body: body.join('\n') });
+}
+
+/** A series begins on another day, or at another hour: whoever was written when it does, and has not begun, hears. */
+export async function tellBegin(at: Writing<Staff>, found: KeptSeries, now: KeptSeries): Promise<void> {
+  const [[was], [is], { start }] = [datesOf(found), datesOf(now), now.asked];
+  if (at.today >= was || now.stoppedOn || (is === was && start === found.asked.start)) return;
+  for (const part of await membersOf(at, [found.id])) {
+    if (part.toldFrom === null || !part.admitted || part.leftOn !== null) continue;
+    await changeMember(at, part.id, { toldFrom: is });
+    const line = `${now.name} begins on ${dayText(is)} at ${start}, not on ${dayText(part.toldFrom)} at ${found.asked.start}. Your own page is the same:`;
+    await write(at, now, part, await person(at, part.person), line);
+  }
 }
 
 /** The director's no: they take no part; who they are stays with the cohort until they leave or are erased. */
