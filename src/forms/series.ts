@@ -95,6 +95,7 @@ export const seriesPauseForm = object({
   /** Live days stay on their weekdays: what comes after it is drafted anew, unless it is of whole weeks. */
   keepWeekdays: boolean().default(false),
 });
+export const seriesEndPauseForm = object({ ...asSeen, from: day('the first day of the pause') });
 export const seriesCopyForm = seriesForm.pick(['once', 'name', 'cohort', 'teacher', 'firstDate']).shape({ series: id() });
 /** Opens a series for whoever has its link, or closes it. */
 export const openSeriesForm = object({ ...asSeen, open: boolean().required() });

@@ -89,6 +89,8 @@ export interface SeriesView {
   readonly start: string;
   readonly missed: MissedRule;
   readonly stoppedOn: IsoDate | null;
+  /** Pauses that are not over. */
+  readonly pauses: readonly { readonly from: IsoDate; readonly until: IsoDate }[];
   readonly today: number | null;
   /** How many of its days have begun: they stay as they are. */
   readonly begun: number;

@@ -18,16 +18,10 @@ import { importRoster } from '../../src/server/usecases/people/importRoster';
 import { formHere, sendForms } from '../../src/server/usecases/people/links';
 import { askByItself, sendReminders } from '../../src/server/usecases/people/sendReminders';
 import { endOverride, makeOverride, recordClinician } from '../../src/server/usecases/people/setAsideRules';
-import {
-  askSeries,
-  changeDay,
-  draftAgain,
-  lengthenSeries,
-  pauseSeries,
-  removeSeries,
-  stopSeries,
-  undoSeries,
-} from '../../src/server/usecases/series/changeSeries';
+import { askSeries, draftAgain, lengthenSeries } from '../../src/server/usecases/series/askSeries';
+import { changeDay } from '../../src/server/usecases/series/changeDay';
+import { removeSeries, stopSeries, undoSeries } from '../../src/server/usecases/series/changeSeries';
+import { pauseSeries } from '../../src/server/usecases/series/pauseSeries';
 import { checkIn, leaveSeries, setMails } from '../../src/server/usecases/series/ownDay';
 import { readSeries } from '../../src/server/usecases/series/readSeries';
 import { admit, decline, openSeries, signUp } from '../../src/server/usecases/series/signUp';

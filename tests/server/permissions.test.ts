@@ -79,16 +79,10 @@ import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan
 import { logClass } from '../../src/server/usecases/teach/logClass';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import { readClass } from '../../src/server/usecases/teach/readClass';
-import {
-  changeDay,
-  askSeries,
-  draftAgain,
-  lengthenSeries,
-  pauseSeries,
-  removeSeries,
-  stopSeries,
-  undoSeries,
-} from '../../src/server/usecases/series/changeSeries';
+import { askSeries, draftAgain, lengthenSeries } from '../../src/server/usecases/series/askSeries';
+import { changeDay } from '../../src/server/usecases/series/changeDay';
+import { removeSeries, stopSeries, undoSeries } from '../../src/server/usecases/series/changeSeries';
+import { endPause, pauseSeries } from '../../src/server/usecases/series/pauseSeries';
 import { copySeries, createSeries } from '../../src/server/usecases/series/createSeries';
 import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
 import { admit, decline, openSeries } from '../../src/server/usecases/series/signUp';
@@ -233,6 +227,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
     askSeries,
     lengthenSeries,
     pauseSeries,
+    endPause,
     stopSeries,
     removeSeries,
     undoSeries,

@@ -13,16 +13,10 @@ import { mendCourse } from '../../src/server/usecases/courses/mendCourse';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
-import {
-  askSeries,
-  changeDay,
-  draftAgain,
-  lengthenSeries,
-  pauseSeries,
-  removeSeries,
-  stopSeries,
-  undoSeries,
-} from '../../src/server/usecases/series/changeSeries';
+import { askSeries, draftAgain, lengthenSeries } from '../../src/server/usecases/series/askSeries';
+import { changeDay } from '../../src/server/usecases/series/changeDay';
+import { removeSeries, stopSeries, undoSeries } from '../../src/server/usecases/series/changeSeries';
+import { endPause, pauseSeries } from '../../src/server/usecases/series/pauseSeries';
 import { copySeries } from '../../src/server/usecases/series/createSeries';
 import { readSeries } from '../../src/server/usecases/series/readSeries';
 import { addClosure } from '../../src/server/usecases/studio/changeStudio';
@@ -349,6 +343,35 @@ describe('asked anew', () => {
     expect(await held()).toEqual(live);
     await undoSeries(await director(), after.seen);
     expect({ held: await held(), read: await read(id) }).toEqual(before);
+  });
+
+  test('a pause that is not over is ended: what follows comes sooner, live days on their weekdays; one that is over is not', async () => {
+    const { id } = await made({ firstDate: TODAY, length: 14, to: 4, live: [2, 4] });
+    const on = async (day: number) => director(new Date(Date.parse(`${TODAY}T12:00:00Z`) + (day - 1) * 86_400_000));
+    const [third, fifth] = [addDays(TODAY, 2), addDays(TODAY, 4)];
+    const end = async (day: number, from = third) =>
+      endPause(await on(day), { series: id, version: (await readSeries(await on(day), id)).version, from });
+    await pauseSeries(await director(), { ...(await standing(id)).seen, from: third, until: fifth, keepWeekdays: true });
+    const paused = await standing(id);
+    expect([paused.view.pauses, paused.view.lastDate]).toEqual([[{ from: third, until: fifth }], addDays(TODAY, 16)]);
+    // In the middle of it: today is the next day.
+    await end(4);
+    const after = await readSeries(await on(4), id);
+    expect([after.days[2].date, after.lastDate, after.pauses]).toEqual([addDays(TODAY, 3), addDays(TODAY, 14), []]);
+    expect(after.checks.filter(({ severity }) => severity !== 'know')).toEqual([]);
+    const live = after.days.filter(({ kind, date }) => kind === 'live' && date > third);
+    expect([...new Set(live.map(({ date }) => weekday(date)))].sort()).toEqual([2, 4]);
+    expect(live.every(({ session }) => session !== null)).toBe(true);
+    expect(await answerOf(end(4))).toBe('late');
+    expect(await answerOf(end(4, fifth))).toBe('not-found');
+    // Before it comes, it is as if there never was one.
+    await undoSeries(await on(4), { series: id, version: after.version });
+    await end(1);
+    expect((await readSeries(await director(), id)).days.map(({ date }) => date)).toEqual(Array.from({ length: 14 }, (_, at) => addDays(TODAY, at)));
+    expect(await answerOf(endPause(await director(), { series: id, version: 1, from: third }))).toBe('not-found');
+    for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
+      expect(await answerOf(endPause(await deskOf(role), { ...(await standing(id)).seen, from: third }))).toBe('not-allowed');
+    await stopSeries(await director(), (await standing(id)).seen);
   });
 
   test('paused for a whole week, every day is as it was, a week later', async () => {

@@ -1,16 +1,10 @@
 'use server';
 
 import { reply } from '@/app/edge';
-import {
-  askSeries,
-  changeDay,
-  draftAgain,
-  lengthenSeries,
-  pauseSeries,
-  removeSeries,
-  stopSeries,
-  undoSeries,
-} from '@/server/usecases/series/changeSeries';
+import { askSeries, draftAgain, lengthenSeries } from '@/server/usecases/series/askSeries';
+import { changeDay } from '@/server/usecases/series/changeDay';
+import { removeSeries, stopSeries, undoSeries } from '@/server/usecases/series/changeSeries';
+import { endPause, pauseSeries } from '@/server/usecases/series/pauseSeries';
 import { copySeries, createSeries } from '@/server/usecases/series/createSeries';
 import { admit, decline, openSeries } from '@/server/usecases/series/signUp';
 import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '@/server/usecases/series/takePart';
@@ -49,6 +43,10 @@ export async function lengthenSeriesAction(input: unknown) {
 
 export async function pauseSeriesAction(input: unknown) {
   return reply((desk) => pauseSeries(desk, input));
+}
+
+export async function endPauseAction(input: unknown) {
+  return reply((desk) => endPause(desk, input));
 }
 
 export async function removeSeriesAction(input: unknown) {

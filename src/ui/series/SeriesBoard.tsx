@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import { changeDayAction, draftSeriesAgainAction, undoSeriesAction } from '@/app/actions/series';
+import { changeDayAction, draftSeriesAgainAction, endPauseAction, undoSeriesAction } from '@/app/actions/series';
 import { dayText } from '@/core/units';
 import type { SeriesView } from '@/views/series';
 import { Mends } from '../courses/Mends';
@@ -55,6 +55,16 @@ export function SeriesBoard({ view }: { view: SeriesView }) {
       </div>
       {wish !== null && <SeriesWish wish={wish} view={view} onDone={() => setWish(null)} />}
       <Lead view={view} />
+      {view.pauses.map(({ from, until }) => (
+        <p key={from} className="row" style={{ marginBottom: 10 }}>
+          A pause: {from === until ? dayText(from) : `${dayText(from)} – ${dayText(until)}`}.
+          {view.mayEdit && (
+            <Button size="small" disabled={busy} onClick={() => void send(() => endPauseAction({ ...seen, from }))}>
+              End the pause
+            </Button>
+          )}
+        </p>
+      ))}
       <Unreached view={view} busy={busy} onMend={(technique, mend) => void send(() => draftSeriesAgainAction({ ...seen, technique, mend }))} />
       {day === null && <Refusal message={refusal} />}
       {view.undo && (

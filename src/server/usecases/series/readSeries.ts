@@ -90,6 +90,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     start: found.asked.start,
     missed: found.missed,
     stoppedOn: found.stoppedOn,
+    pauses: found.pauses.filter(({ until }) => until >= desk.today),
     today: dayOn(found, desk.today),
     begun: dates.filter((date) => date <= desk.today).length,
     state,
