@@ -24,7 +24,7 @@ const near = (first: string, then: string, most = 4) => new RegExp(`\\b(?:${firs
 const plain = (words: string) => new RegExp(`(?<![\\w’'-])(?:${words})(?![\\w’'-])`, 'gi');
 
 const HEAL =
-  'cur(?:es?|ed|ing)|heal(?:s|ed|ing)?|treat(?:s|ing)?|prevent(?:s|ed|ing)?|revers(?:es?|ed|ing)|fights?|fighting|fought|beat(?:s|en|ing)?|eliminat(?:es?|ed|ing)|get(?:s|ting)? rid of|gets? over|rids? you of|banish(?:es|ed)?|reliev(?:es?|ed|ing)|alleviat(?:es?|ed|ing)|eas(?:es?|ed|ing)|overcom(?:es?|ing)|overcame|conquer(?:s|ed)?|wip(?:es?|ed) out|kill(?:s|ed)?|ward(?:s|ed)? off|drives? (?:out|away)|dissolv(?:es?|ed)|remov(?:es?|ed)|remed(?:y|ies)|protects? (?:you |us |everyone )?(?:from|against)|help(?:s|ed)? (?:you )?(?:against|with)|works? (?:wonders )?(?:against|for)|good (?:for|against)|effective against|end(?:s|ed)|soothes? away|frees? (?:you |me |us )?(?:from|of)|saves? (?:you |us )?from';
+  'cur(?:es?|ed|ing)|heal(?:s|ed|ing)?|treat(?:s|ing)?|prevent(?:s|ed|ing)?|revers(?:es?|ed|ing)|fights?|fighting|fought|beat(?:s|en|ing)?|eliminat(?:es?|ed|ing)|get(?:s|ting)? rid of|gets? over|rids? you of|banish(?:es|ed)?|reliev(?:es?|ed|ing)|fix(?:es|ed)|alleviat(?:es?|ed|ing)|eas(?:es?|ed|ing)|overcom(?:es?|ing)|overcame|conquer(?:s|ed)?|wip(?:es?|ed) out|kill(?:s|ed)?|ward(?:s|ed)? off|drives? (?:out|away)|dissolv(?:es?|ed)|remov(?:es?|ed)|remed(?:y|ies)|protects? (?:you |us |everyone )?(?:from|against)|help(?:s|ed)? (?:you )?(?:against|with)|works? (?:wonders )?(?:against|for)|good (?:for|against)|effective against|end(?:s|ed)|soothes? away|frees? (?:you |me |us )?(?:from|of)|saves? (?:you |us )?from';
 const HEALED =
   'cured|healed|reversed|prevented|eliminated|relieved|eased|beaten|overcome|gone|vanish(?:es|ed)?|disappear(?:s|ed)?|go(?:es)? away|went away|melts? away|fades? away|shrinks?|shrank|dissolves?|is history|leave you|left me|can be treated|(?:is|are) treated (?:by|with) (?:this|slow|the|breath|a)';
 
@@ -203,6 +203,7 @@ const RULES: readonly Rule[] = [
         '(?:hemispheres?|brain halves|halves of (?:the|your) brain|(?:left|right) (?:side of (?:the|your) )?brain|(?:left|right) half of|sides? of (?:the|your) brain)',
         4,
       ),
+      near('re-?(?:wir(?:es?|ed|ing)|programs?|programmed)', '(?:brains?|minds?|nerves|nervous system)', 2),
       near(
         '(?:hemispheres?|brain halves|halves of (?:the|your) brain|left and right brain|sides of (?:the|your) brain)',
         '(?:balanced?|synchroni[sz]ed?|in balance|into balance|in harmony|connected|united|work together|come together|one)',
@@ -242,6 +243,7 @@ const RULES: readonly Rule[] = [
   },
   {
     patterns: [
+      plain('(?:doctor|physician)s?[ -](?:approved|recommended|tested)'),
       plain(
         '(?:scientifically |clinically |medically )?(?:proven|validated)|(?:scientifically|clinically|medically) (?:tested|approved|shown|confirmed|backed|certified)|guaranteed?|evidence-?based|science-?backed',
       ),

@@ -137,6 +137,9 @@ You will live longer.
 It slows down ageing.
 Ten years younger in a month.
 Turns back the clock of your cells.
+It rewires your brain in three weeks.
+This fixes your back pain.
+A doctor-approved practice for the evening.
 `
   .trim()
   .split('\n');

@@ -136,6 +136,8 @@ I was ill last week, so another teacher takes the class.
 If you are ill, stay at home.
 She has not been in class since spring.
 I have had a cold; Fenna teaches today.
+Fix your gaze on one point; pain means stop.
+A short pause resets the mind for some people.
 `
   .trim()
   .split('\n');
