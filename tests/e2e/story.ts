@@ -10,11 +10,30 @@ async function awake(page: Page): Promise<void> {
         Object.keys(one).some((key) => key.startsWith('__react')),
       ),
     undefined,
-    { polling: 50 },
+    { polling: 50, timeout: 10_000 },
   );
 }
 
-/** Stories in which a page that was opened or loaded anew is awake before anything on it is pressed. */
+const PRESSES = ['click', 'fill', 'check', 'press', 'setInputFiles'] as const;
+const waking = new WeakSet<Page>();
+let pressed: object | null = null;
+
+/** A press waits until its page is awake: a link may have loaded another one just before. */
+function pressAwake(page: Page): void {
+  waking.add(page);
+  const locator = Object.getPrototypeOf(page.locator('main')) as Record<string, (...of: unknown[]) => Promise<unknown>>;
+  if (pressed === locator) return;
+  pressed = locator;
+  for (const press of PRESSES) {
+    const own = locator[press];
+    locator[press] = async function (this: Locator, ...of: unknown[]) {
+      if (waking.has(this.page())) await awake(this.page()).catch(() => undefined);
+      return own.apply(this, of);
+    };
+  }
+}
+
+/** Stories in which a page is awake before anything on it is pressed. */
 export const test = base.extend<object, object>({
   browser: [
     async ({ browser }, use) => {
@@ -23,6 +42,7 @@ export const test = base.extend<object, object>({
         const context = await make(options);
         if (options?.javaScriptEnabled !== false)
           context.on('page', (page) => {
+            pressAwake(page);
             const [open, again] = [page.goto.bind(page), page.reload.bind(page)];
             page.goto = async (...of) => open(...of).then((answer) => awake(page).then(() => answer));
             page.reload = async (...of) => again(...of).then((answer) => awake(page).then(() => answer));
