@@ -8,6 +8,9 @@ import { clock, day, id, line, oneOf, once, optionalDay, technique, version, who
 const { lengths } = SERIES_LIMITS;
 const { dayMinutes, liveMinutes } = FORM_LIMITS;
 
+const lastMinutes = () => whole('Minutes on the last day', dayMinutes.least, dayMinutes.most);
+export const SHRINKS = 'The last day is no shorter than the first.';
+
 /** A challenge series: for whom, from when, how long a day, and what each week is about. */
 export const seriesForm = object({
   once: once(),
@@ -20,11 +23,7 @@ export const seriesForm = object({
     .oneOf([...lengths], `A series has ${lengths.slice(0, -1).join(', ')} or ${lengths.at(-1)} days.`),
   start: clock('the hour'),
   from: whole('Minutes on day 1', dayMinutes.least, dayMinutes.most),
-  to: whole('Minutes on the last day', dayMinutes.least, dayMinutes.most).test(
-    'grows',
-    'The last day is no shorter than the first.',
-    (to, { parent }) => to >= (parent as { from: number }).from,
-  ),
+  to: lastMinutes().test('grows', SHRINKS, (to, { parent }) => to >= (parent as { from: number }).from),
   gentleEvery: whole('Gentle every … days', 0, 14),
   live: array().of(number().required().integer().min(1).max(7)).max(7).default([]),
   liveMinutes: whole('Minutes of a live day', liveMinutes.least, liveMinutes.most).default(30),
@@ -79,8 +78,8 @@ export const seriesAgainForm = object({
   technique: string().nullable().default(null),
   mend: number().nullable().default(null).integer().min(0).max(40),
 });
-/** What is asked of a series there is. */
-export const seriesAskForm = seriesForm.omit(['once', 'cohort']).shape(asSeen);
+/** What is asked of a series there is; once it has begun, the rest may be shorter than the first days were. */
+export const seriesAskForm = seriesForm.omit(['once', 'cohort']).shape({ ...asSeen, to: lastMinutes() });
 /** More days than it has. */
 export const seriesLengthForm = object({
   ...asSeen,

@@ -16,7 +16,7 @@ import { erasePerson, exportPerson } from '../../src/server/usecases/people/eras
 import { askSeries, draftAgain } from '../../src/server/usecases/series/askSeries';
 import { changeDay } from '../../src/server/usecases/series/changeDay';
 import { removeSeries, stopSeries, undoSeries } from '../../src/server/usecases/series/changeSeries';
-import { pauseSeries } from '../../src/server/usecases/series/pauseSeries';
+import { endPause, pauseSeries } from '../../src/server/usecases/series/pauseSeries';
 import { copySeries, createSeries } from '../../src/server/usecases/series/createSeries';
 import { checkIn, exportDays, leaveSeries, openDay, setMails, weekNote } from '../../src/server/usecases/series/ownDay';
 import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
@@ -411,6 +411,23 @@ describe('signing up by a link', () => {
     await ask({ start: '07:30' });
     await stopSeries(await director(), { series: id, version: (await readSeries(await director(), id)).version });
     expect(await heard()).toBe(before + 4);
+  });
+
+  test('let in while its first days are a pause, they begin with it when that pause is ended', async () => {
+    const { id, token, waiting } = await opened();
+    const first = addDays(TODAY, 20);
+    const at = async () => ({ series: id, version: (await readSeries(await director(), id)).version });
+    await pauseSeries(await director(), { ...(await at()), from: first, until: addDays(first, 1) });
+    await signUp(await freshManager(), token, someone({ name: 'Wynn Q.' }), '203.0.113.95', NOW);
+    const [{ member }] = await waiting();
+    await admit(await director(), { member });
+    const newest = async () => (await mails())[0].body;
+    expect(await newest()).toContain(`from ${dayText(addDays(first, 2))} at`);
+    await endPause(await director(), { ...(await at()), from: first });
+    expect(await newest()).toContain(`begins on ${dayText(first)} at 06:30, not on ${dayText(addDays(first, 2))}`);
+    const part = (await membersOf(await director(), [id])).find((one) => one.id === member)!;
+    const day = await openDay(await freshManager(), ownToken(await director(), part), HERE, new Date(`${first}T09:00:00Z`));
+    expect(day.day).toBe(1);
   });
 
   test('what strangers do with it ends soon: a limit, a trap, a closed link', async () => {

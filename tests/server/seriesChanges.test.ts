@@ -305,6 +305,17 @@ describe('asked anew', () => {
     }
   });
 
+  test('once it has begun the rest may be shorter than the first days were; before that it only grows', async () => {
+    const { id, view } = await made({ firstDate: TODAY, length: 14, from: 4, to: 5 });
+    const later = await made({ from: 4, to: 5 });
+    expect(await answerOf(askSeries(await director(), askedOf(later.view, { to: 3 })))).toBe('invalid');
+    await askSeries(await director(), askedOf(view, { to: 2 }));
+    const { view: after, seen, wrong } = await standing(id);
+    expect([after.days[0].minutes, Math.max(...after.days.slice(1).map(({ minutes }) => minutes)), wrong]).toEqual([4, 2, []]);
+    expect(after.asked).toMatchObject({ from: 2, to: 2 });
+    await stopSeries(await director(), seen);
+  });
+
   test('a live day whose plan is published stays where it is while the rest is drafted around it', async () => {
     const { id } = await made({ firstDate: addDays(TODAY, 13), length: 14, to: 4, live: [2, 4] });
     const { classes } = await standing(id);
@@ -368,7 +379,8 @@ describe('asked anew', () => {
     await undoSeries(await on(4), { series: id, version: after.version });
     await end(1);
     expect((await readSeries(await director(), id)).days.map(({ date }) => date)).toEqual(Array.from({ length: 14 }, (_, at) => addDays(TODAY, at)));
-    expect(await answerOf(endPause(await director(), { series: id, version: 1, from: third }))).toBe('not-found');
+    expect(await answerOf(endPause(await director(), { series: id, version: 1, from: third }))).toBe('clash');
+    expect(await answerOf(end(1))).toBe('not-found');
     for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
       expect(await answerOf(endPause(await deskOf(role), { ...(await standing(id)).seen, from: third }))).toBe('not-allowed');
     await stopSeries(await director(), (await standing(id)).seen);

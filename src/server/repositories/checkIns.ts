@@ -1,6 +1,5 @@
-import type { CheckIn, Did } from '@/core/series';
-import type { Effort } from '@/core/teach';
-import { isoDate, type IsoDate } from '@/core/units';
+import type { CheckIn } from '@/core/series';
+import { isoDate } from '@/core/units';
 import type { Actor, Staff } from '../auth/actors';
 import { readRows } from '../db/read';
 import { CheckInRow, PersonRow } from '../db/rows';
@@ -17,15 +16,9 @@ export interface KeptCheckIn extends CheckIn {
 }
 
 /** What somebody says of a day, as it is kept. */
-export interface Said {
+export interface Said extends Omit<CheckIn, 'signs' | 'undone'> {
   readonly member: string;
   readonly person: string;
-  readonly date: IsoDate;
-  readonly day: number;
-  readonly did: Did;
-  readonly felt: Effort | null;
-  readonly easier: boolean;
-  readonly techniques: readonly string[];
   readonly signs: readonly string[];
 }
 

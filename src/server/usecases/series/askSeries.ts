@@ -2,14 +2,14 @@ import { isDeepStrictEqual } from 'node:util';
 import { hourOf } from '@/core/course';
 import { wayDown } from '@/core/ladder';
 import { datesOf, overDays, withMend, type SeriesAsked, type SeriesMend } from '@/core/series';
-import { seriesAgainForm, seriesAskForm, seriesLengthForm } from '@/forms';
+import { seriesAgainForm, seriesAskForm, seriesLengthForm, SHRINKS } from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
 import { changePractice } from '../../repositories/cohorts';
-import { series, type KeptSeries } from '../../repositories/series';
+import type { KeptSeries } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
 import { change, running, type Now } from './change';
 import { madeOf, PAST } from './createSeries';
@@ -27,9 +27,7 @@ export async function draftAgain(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const { series: id, version, technique, mend } = await checked(seriesAgainForm, input);
   return inOne(desk, async (at) => {
-    const found = await series(at, id);
-    running(found);
-    if (found.version !== version) throw new Refusal('clash');
+    const found = await running(at, id, version);
     const mends = technique ? (found.unreached.find((one) => one.technique === technique)?.mends[mend ?? 0] ?? null) : [];
     if (mends === null) throw invalid({ field: 'mend', message: 'This change does not fit the series any more.' });
     const asked = mends.reduce(withMend, found.asked);
@@ -58,11 +56,22 @@ export async function askSeries(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const { series: id, version, ...form } = await checked(seriesAskForm, input);
   return inOne(desk, async (at) => {
-    const found = await series(at, id);
-    running(found);
-    if (found.version !== version) throw new Refusal('clash');
-    const { name, teacher: leads, firstDate, missed, asked, liveMinutes } = madeOf({ ...form, cohort: found.cohort });
+    const found = await running(at, id, version);
     const there = begun(at, found);
+    // What is ahead may be shorter than the first days were; before it begins it only grows.
+    if (there === 0 && form.to < form.from) throw invalid({ field: 'to', message: SHRINKS });
+    const {
+      name,
+      teacher: leads,
+      firstDate,
+      missed,
+      asked,
+      liveMinutes,
+    } = madeOf({
+      ...form,
+      from: Math.min(form.from, form.to),
+      cohort: found.cohort,
+    });
     if (there > 0 && firstDate !== found.firstDate) throw invalid({ field: 'firstDate', message: 'It has begun: its first day stays.' });
     if (firstDate < at.today && firstDate !== found.firstDate) throw invalid({ field: 'firstDate', message: PAST });
     await teacher(at, leads);
@@ -81,7 +90,7 @@ export async function askSeries(desk: Desk, input: unknown): Promise<Now> {
 /** Whether the same days would be drafted: only the minute of the hour differs, if anything. */
 function alikeDrafted(one: Omit<SeriesAsked, 'closed'>, other: SeriesAsked): boolean {
   const bare = ({ length, from, to, gentleEvery, live, themes, pairings, start }: Omit<SeriesAsked, 'closed'>) => ({
-    asked: { length, from, to, gentleEvery, live, pairings, hour: hourOf(start) },
+    asked: { length, from, to, gentleEvery, live: [...live].sort(), pairings, hour: hourOf(start) },
     themes: themes.slice(0, themes.findLastIndex((theme) => theme.length > 0) + 1),
   });
   return isDeepStrictEqual(bare(one), bare(other));
@@ -92,9 +101,7 @@ export async function lengthenSeries(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const { series: id, version, length } = await checked(seriesLengthForm, input);
   return inOne(desk, async (at) => {
-    const found = await series(at, id);
-    running(found);
-    if (found.version !== version) throw new Refusal('clash');
+    const found = await running(at, id, version);
     if (length <= found.days.length) throw invalid({ field: 'length', message: `It has ${found.days.length} days already.` });
     const dates = datesOf(found);
     if (at.today > dates.at(-1)!) throw new Refusal('late', 'It is over: copy it to go on.');

@@ -1,7 +1,7 @@
 import type { Staff } from '../../auth/actors';
 import type { Writing } from '../../desk';
 import { Refusal } from '../../errors';
-import { changeSeries, moveBegin, type KeptSeries, type SeriesFacts, type SeriesStep } from '../../repositories/series';
+import { changeSeries, moveBegin, series, type KeptSeries, type SeriesFacts, type SeriesStep } from '../../repositories/series';
 import { followLive } from './liveDays';
 import { tellBegin } from './signUp';
 
@@ -40,7 +40,10 @@ export async function change(
   return { version: await changeSeries(at, found.id, seen, { ...to, liveCourse, lastStep }) };
 }
 
-/** Nothing is changed of a series that was stopped. */
-export function running({ stoppedOn }: KeptSeries): void {
-  if (stoppedOn) throw new Refusal('late', 'This series was stopped. Copy it to go on with it.');
+/** A series that is to be changed, as it was seen: nothing is changed of one that was stopped. */
+export async function running(at: Writing<Staff>, id: string, seen: number): Promise<KeptSeries> {
+  const found = await series(at, id);
+  if (found.stoppedOn) throw new Refusal('late', 'This series was stopped. Copy it to go on with it.');
+  if (found.version !== seen) throw new Refusal('clash');
+  return found;
 }

@@ -5,7 +5,7 @@ import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { series, type KeptSeries } from '../../repositories/series';
+import type { KeptSeries } from '../../repositories/series';
 import { change, running, type Now } from './change';
 import { seriesSetting } from './setting';
 
@@ -14,8 +14,7 @@ export async function changeDay(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const form = await checked(seriesEditForm, input);
   return inOne(desk, async (at) => {
-    const found = await series(at, form.series);
-    running(found);
+    const found = await running(at, form.series, form.version);
     const edit = editOf(form);
     for (const day of [edit.day, ...(edit.do === 'swap' ? [edit.with] : edit.do === 'move' ? [edit.to] : [])]) notOver(at, found, day);
     const { planning } = await seriesSetting(at, found.cohort);

@@ -32,8 +32,7 @@ export async function stopSeries(desk: Desk, input: unknown): Promise<Now> {
   authorise(desk.who, 'edit courses');
   const { series: id, version } = await checked(seriesSeenForm, input);
   return inOne(desk, async (at) => {
-    const found = await series(at, id);
-    running(found);
+    const found = await running(at, id, version);
     return change(at, found, version, 'the early end', { stoppedOn: at.today });
   });
 }

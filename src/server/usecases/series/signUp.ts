@@ -109,8 +109,9 @@ export async function admit(desk: Desk, input: unknown): Promise<void> {
     const [found, to] = [await series(at, part.series), await person(at, part.person)];
     // Whoever took part before keeps their days; mornings are sent again.
     const said = (await checkInsOf(at, [id])).get(id) ?? [];
+    const joinedOn = at.today > found.firstDate ? at.today : found.firstDate;
     const from = datesOf(found).find((date) => date >= at.today) ?? at.today;
-    await changeMember(at, id, { admitted: true, mails: true, toldFrom: from, ...(said.length === 0 ? { joinedOn: from } : {}) });
+    await changeMember(at, id, { admitted: true, mails: true, toldFrom: from, ...(said.length === 0 ? { joinedOn } : {}) });
     await write(at, found, part, to, `You take part in ${found.name}, from ${dayText(from)} at ${found.asked.start}. This is your own page:`);
   });
 }
