@@ -35,6 +35,20 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    // A form that only a script sends puts its fields into the address when it is pressed before the page is awake.
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/forms/Form.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "JSXOpeningElement[name.name='form']:not(:has(JSXAttribute[name.name='action'])):not(:has(JSXSpreadAttribute))",
+          message: 'Use Form, or give the form an action that takes it as a POST.',
+        },
+      ],
+    },
+  },
   // Tables of text are as long as what they hold.
   { files: ['src/core/techniques/families.ts', '**/*.test.ts'], rules: { 'max-lines': 'off' } },
   {

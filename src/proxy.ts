@@ -1,12 +1,13 @@
 import { NextResponse, type NextRequest } from 'next/server';
 import { BODY_LIMITS, isOurs } from './server/doors';
-import { ourOrigin } from './server/origin';
+import { carried, LINKS } from './server/links';
+import { ourOrigin, overHttps } from './server/origin';
 
 /** Bytes that may come in, by where to: nothing of what is larger is read. */
 const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
   [/^\/api\/form\//, BODY_LIMITS.personal],
   [/^\/api\/(day|sign-up)\//, BODY_LIMITS.personal],
-  [/^\/api\/log$/, BODY_LIMITS.form],
+  [/^\/api\/(log|sign)$/, BODY_LIMITS.form],
   [/^\/api\/files\//, BODY_LIMITS.file],
 ];
 /** Whoever is not signed in sends an e-mail and a password at most. */
@@ -16,6 +17,12 @@ const STRANGER = 8_000;
 export function proxy(request: NextRequest): NextResponse {
   const refused = request.method === 'GET' || request.method === 'HEAD' ? null : sentAway(request);
   if (refused) return refused;
+  const secret = request.method === 'GET' ? carried(request.nextUrl.pathname) : null;
+  if (secret) {
+    const away = new NextResponse(null, { status: 303, headers: { location: secret.to + request.nextUrl.search, 'cache-control': 'no-store' } });
+    away.cookies.set(secret.cookie, secret.token, { httpOnly: true, sameSite: 'lax', secure: overHttps(), path: '/', maxAge: LINKS[secret.kind] });
+    return away;
+  }
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const development = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : '';
   const policy = [
@@ -41,6 +48,12 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
+function asleep(): NextResponse {
+  const text = 'This page was not ready yet, so nothing was sent. Go back with your browser: what you typed is still there. It needs JavaScript.';
+  const page = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Not sent yet</title></head><body><main><h1>Not sent yet</h1><p>${text}</p></main></body></html>`;
+  return new NextResponse(page, { status: 405, headers: { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' } });
+}
+
 /** Why a request that would change something goes no further; null when it may. Nothing of its body has been read. */
 function sentAway(request: NextRequest): NextResponse | null {
   const say = (status: number, message: string) => NextResponse.json({ ok: false, code: 'not-allowed', message, fields: [] }, { status });
@@ -48,7 +61,12 @@ function sentAway(request: NextRequest): NextResponse | null {
   const here = `${request.nextUrl.protocol}//${request.headers.get('host')}`;
   if (!isOurs(origin, ourOrigin()) && !isOurs(origin, here)) return say(403, 'What changes something comes from our own pages only.');
   const { pathname } = request.nextUrl;
-  const action = request.method === 'POST' && request.headers.has('next-action');
+  const type = request.headers.get('content-type') ?? '';
+  // A form that needs its page awake, from a browser without scripts: nothing is taken, and nothing is lost.
+  if (request.method === 'POST' && type.startsWith('application/x-www-form-urlencoded') && !pathname.startsWith('/api/')) return asleep();
+  // Actions come from pages that are awake, or as the form that any browser sends before that.
+  const action =
+    request.method === 'POST' && (request.headers.has('next-action') || (type.startsWith('multipart/form-data') && !pathname.startsWith('/api/')));
   const most = action ? (request.cookies.has('oaken-session') ? BODY_LIMITS.form : STRANGER) : MOST.find(([path]) => path.test(pathname))?.[1];
   if (request.method !== 'POST' || most === undefined) return say(405, 'Nothing is taken here.');
   const length = request.headers.get('content-length');

@@ -3,12 +3,13 @@ import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import pino from 'pino';
 import { cache, type ReactNode } from 'react';
-import type { Staff } from '@/server/auth/actors';
+import type { SignedIn } from '@/server/auth/actors';
 import { whoHas } from '@/server/auth/signin';
-import { freshManager } from '@/server/db/orm';
+import { freshManager, type EntityManager } from '@/server/db/orm';
 import { deskFor, type Desk } from '@/server/desk';
 import { addressOf, limitedText, namedProxies } from '@/server/doors';
 import { asClash, Refusal } from '@/server/errors';
+import { isSecret, linkCookie, type LinkKind } from '@/server/links';
 import { overHttps } from '@/server/origin';
 import type { Reply } from '@/ui/forms/reply';
 import { Refused } from '@/ui/shell/Refused';
@@ -26,7 +27,7 @@ export function cookieOptions() {
 }
 
 /** Who is signed in, asked once a request; null when nobody is. */
-export const signedIn = cache(async (): Promise<Staff | null> => {
+export const signedIn = cache(async (): Promise<SignedIn | null> => {
   const token = (await cookies()).get(COOKIE)?.value;
   return token ? whoHas(await freshManager(), token, new Date()) : null;
 });
@@ -35,6 +36,30 @@ export const signedIn = cache(async (): Promise<Staff | null> => {
 export async function ownAddress(): Promise<string> {
   const from = await headers();
   return addressOf(from.get('x-oaken-socket') ?? 'unknown', from.get('x-forwarded-for'), namedProxies());
+}
+
+/**
+ * The secret of a link whose key stands in the address; the empty text where this browser has not opened the link.
+ * @param key the key, or the secret itself where a page from before sends it
+ */
+export async function secretOf(kind: LinkKind, key: string): Promise<string> {
+  return isSecret(key) ? key : ((await cookies()).get(linkCookie(kind, key))?.value ?? '');
+}
+
+/** Opens what a link is for, or says why it is closed. */
+export async function openedLink<T>(
+  kind: LinkKind,
+  key: string,
+  work: (em: EntityManager, token: string, address: string, now: Date) => Promise<T>,
+): Promise<T | { readonly closed: string }> {
+  const token = await secretOf(kind, key);
+  if (token === '') return { closed: 'This browser does not know this page any more. Open it by the link in your mail.' };
+  try {
+    return await work(await freshManager(), token, await ownAddress(), new Date());
+  } catch (error) {
+    if (error instanceof Refusal) return { closed: error.message };
+    throw error;
+  }
 }
 
 /** Renders a page at the signed-in person's desk; signed-out people are sent to sign in, refusals become a page. */
@@ -64,6 +89,7 @@ const STATUS: Readonly<Record<string, number>> = {
   'signed-out': 401,
   'not-allowed': 403,
   'not-found': 404,
+  another: 409,
   clash: 409,
   'too-large': 413,
   'too-many': 429,

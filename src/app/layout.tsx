@@ -13,12 +13,16 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
+const WAITS = `addEventListener('submit',function(e){var f=e.target;if(f.dataset.waits!==undefined&&!f.oakenAwake){e.preventDefault();f.oakenPressed=true}},true)`;
+
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
   const scheme = (await cookies()).get('oaken-scheme')?.value === 'dark' ? 'dark' : 'light';
   return (
     <html lang="en" data-scheme={scheme} suppressHydrationWarning>
       <body>
+        {/* What is pressed before its page is awake waits until it is (ui/forms/Form.tsx). */}
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: WAITS }} />
         <AppRouterCacheProvider options={{ enableCssLayer: true, nonce }}>
           <Look>{children}</Look>
         </AppRouterCacheProvider>

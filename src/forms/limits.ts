@@ -63,6 +63,9 @@ export const FORM_LIMITS = {
   spacer: 24,
   lines: 60,
   attendance: 200,
+  /** Stop signs marked in one class, and characters of where it was. */
+  marks: 60,
+  place: 120,
   waysFile: 1_000_000,
   /** What may come in at all, before any form looks at it: fields altogether, and how deep they stand in each other. */
   fields: 6000,

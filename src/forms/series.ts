@@ -3,7 +3,7 @@ import { DAY_KINDS, DID, MISSED_RULES, SERIES_LIMITS } from '@/core/series';
 import { ALL_SIGNS } from '@/core/screening';
 import { EFFORTS } from '@/core/teach';
 import { FORM_LIMITS } from './limits';
-import { clock, day, id, line, oneOf, once, optionalDay, technique, version, whole, words } from './rules';
+import { clock, day, id, line, oneOf, once, optionalDay, optionalId, technique, version, whole, words } from './rules';
 
 const { lengths } = SERIES_LIMITS;
 const { dayMinutes, liveMinutes } = FORM_LIMITS;
@@ -136,6 +136,8 @@ export const checkInForm = object({
     .test('which', 'Tick what felt wrong, or tap how it was.', (signs, { parent }) => !(parent as { wrong?: boolean }).wrong || signs.length > 0),
   /** Something felt wrong: then which sign it was is said too. */
   wrong: boolean().default(false),
+  /** Made on the device with the tap: what is sent twice is there once. */
+  tap: optionalId(),
 });
 
 export type SeriesInput = InferType<typeof seriesForm>;

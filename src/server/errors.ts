@@ -3,13 +3,15 @@ import { Unopenable } from './auth/vault';
 
 /** What can go wrong for a person, each with a stable code. Everything else is a bug and throws as one. */
 export const REFUSALS = {
-  'signed-out': 'You were signed out. What you typed is still here: sign in again in another tab, then press the button once more.',
+  'signed-out':
+    'You were signed out. What you typed is still here, and is sent by itself once you have signed in again, in another tab of this browser.',
   'not-allowed': 'Your role does not allow this. Ask the director.',
   'not-found': 'This is not here, or not part of your studio.',
   clash: 'Somebody else saved this meanwhile. What you typed is still here: open the page in another tab to see theirs, then decide.',
   invalid: 'Something here needs another look.',
   closed: 'The studio is closed on that day.',
   late: 'This can no longer be changed.',
+  another: 'This is somebody else’s to send. It waits on this device until they sign in.',
   unreadable:
     'What is kept of this person cannot be opened, so nothing can be added to it. Put back a copy of the data, or erase them and add them again.',
   'too-many': 'Too many attempts. Wait a quarter of an hour and try again.',

@@ -38,7 +38,15 @@ export interface ShownLog {
   readonly said: readonly string[];
   /** A later log of the same teacher stands in for it. */
   readonly corrected: boolean;
-  readonly people: readonly { readonly name: string; readonly came: boolean; readonly effort: Effort; readonly stopSigns: readonly string[] }[];
+  /** Stop signs of somebody nobody could name. */
+  readonly unnamed: readonly string[];
+  readonly people: readonly {
+    readonly name: string;
+    readonly came: boolean;
+    readonly late: boolean;
+    readonly effort: Effort;
+    readonly stopSigns: readonly string[];
+  }[];
 }
 
 export interface ShownVersion {

@@ -55,8 +55,8 @@ export interface TakingPart {
   readonly left: boolean;
   /** Whether they can be given an address: the studio knows them still. */
   readonly known: boolean;
-  /** Something called for help, and the director has not said how it goes on. */
-  readonly held: boolean;
+  /** What called for help and nobody has answered for. */
+  readonly held: readonly string[];
 }
 
 export interface Drifting {

@@ -16,6 +16,8 @@ export interface ClassView {
   readonly course: string;
   readonly today: boolean;
   readonly past: boolean;
+  /** From which instant on it may be logged. */
+  readonly logFrom: string;
   readonly plan: {
     readonly id: string;
     readonly number: number;

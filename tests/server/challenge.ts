@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { A_WEEK } from '../../demo/series';
 import { addDays } from '../../src/core/units';
-import { MailRow } from '../../src/server/db/rows';
+import { MailRow, StopSignRow } from '../../src/server/db/rows';
 import type { Desk } from '../../src/server/desk';
 import { membersOf, ownToken } from '../../src/server/repositories/series';
 import { createSeries } from '../../src/server/usecases/series/createSeries';
@@ -62,4 +62,10 @@ export async function made(over: object = {}) {
   const { view } = await running(desk);
   const { id } = await createSeries(desk, input(desk.who.id, view.cohort.id, over));
   return { desk, id, view: await readSeries(await director(), id) };
+}
+
+/** Somebody answers for what stands of somebody who takes part. */
+export async function standing(member: string) {
+  const rows = await (await ownerManager()).find(StopSignRow, { member, answeredAt: null }, ANYWHERE);
+  return { signs: rows.map(({ id, version }) => ({ id, version })), answer: 'We have spoken, and they go on.' };
 }

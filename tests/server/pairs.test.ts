@@ -25,7 +25,8 @@ import { pauseSeries } from '../../src/server/usecases/series/pauseSeries';
 import { checkIn, leaveSeries, setMails } from '../../src/server/usecases/series/ownDay';
 import { readSeries } from '../../src/server/usecases/series/readSeries';
 import { admit, decline, openSeries, signUp } from '../../src/server/usecases/series/signUp';
-import { giveNewAddress, goOn, undoStepBack } from '../../src/server/usecases/series/takePart';
+import { answerSigns } from '../../src/server/usecases/signs/answerSigns';
+import { giveNewAddress, undoStepBack } from '../../src/server/usecases/series/takePart';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
 import { saveRulebook } from '../../src/server/usecases/rules/rulebook';
@@ -39,7 +40,7 @@ import { archiveOwnWay, importOwnWays, saveOwnWay } from '../../src/server/useca
 import { ClosureRow, HeldLogRow, OverrideRow, PersonRow, PlanRow, RulebookRow, StaffRow, StudioRow } from '../../src/server/db/rows';
 import { sessionsOf } from '../../src/server/repositories/courses';
 import { wholeForm } from '../../demo/people';
-import { askedOf, made, running } from './challenge';
+import { askedOf, made, running, standing } from './challenge';
 import { allRows, backToKept, forgetKept, keepAll, rowsSince, type Rows } from './snapshot';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, NOW, openBoth, requestOf, seenOf } from './studio';
 
@@ -275,12 +276,13 @@ async function partWriters(): Promise<Writer[]> {
   await checkIn(await freshManager(), token, { did: 'done', signs: [HELP_SIGNS[0]] }, 'here', DAY);
   const [hard] = (await readSeries(await director(), id)).going!.hard.filter((one) => one.member === member);
   const [asking] = (await readSeries(await director(), id)).joining!.asking;
+  const signs = await standing(member);
   return [
     { name: 'check in', kind: 'same', send: async () => checkIn(await freshManager(), token, { did: 'done', felt: 'worked' }, 'here', DAY) },
     { name: 'mails', kind: 'same', send: async () => setMails(await freshManager(), token, false, 'here', DAY) },
     { name: 'leave the series', send: async () => leaveSeries(await freshManager(), token, 'here', DAY) },
     { name: 'a new address', kind: 'ends', send: async () => giveNewAddress(await director(), { member }) },
-    { name: 'go on', send: async () => goOn(await director(), { member }) },
+    { name: 'go on', send: async () => answerSigns(await director(), signs) },
     { name: 'no step back', kind: 'same', send: async () => undoStepBack(await director(), { checkIn: hard.checkIn }) },
     { name: 'sign up', send: async (n) => signUp(await freshManager(), join, someone(`Nell ${n}.`), 'here', DAY) },
     { name: 'yes', send: async () => admit(await director(), { member: asking.member }) },

@@ -86,7 +86,9 @@ import { endPause, pauseSeries } from '../../src/server/usecases/series/pauseSer
 import { copySeries, createSeries } from '../../src/server/usecases/series/createSeries';
 import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
 import { admit, decline, openSeries } from '../../src/server/usecases/series/signUp';
-import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '../../src/server/usecases/series/takePart';
+import { answerSigns, helpThatStands, readSigns } from '../../src/server/usecases/signs/answerSigns';
+import { markSign } from '../../src/server/usecases/signs/markSigns';
+import { giveNewAddress, letIn, undoStepBack, writeToDrifting } from '../../src/server/usecases/series/takePart';
 import { readHeldLogs, settleHeldLog, settleClassLogs } from '../../src/server/usecases/teach/heldLogs';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, TODAY } from './studio';
 
@@ -236,7 +238,6 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
     decline,
     letIn,
     giveNewAddress,
-    goOn,
     undoStepBack,
     writeToDrifting,
   ].map((work) => [work.name, 'D', (desk: Desk) => work(desk, {})] as const),
@@ -246,6 +247,10 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['readHeldLogs', 'D', (desk) => readHeldLogs(desk)],
   ['settleHeldLog', 'D', (desk) => settleHeldLog(desk, {})],
   ['settleClassLogs', 'D', (desk) => settleClassLogs(desk, {})],
+  ['answerSigns', 'D', (desk) => answerSigns(desk, {})],
+  ['readSigns', 'D', (desk) => readSigns(desk)],
+  ['helpThatStands', 'D', (desk) => helpThatStands(desk)],
+  ['markSign', 'DLT', (desk) => markSign(desk, {})],
   ['readStudio', 'D', (desk) => readStudio(desk)],
   ['saveConventions', 'D', (desk) => saveConventions(desk, {})],
   ['saveSchools', 'D', (desk) => saveSchools(desk, {})],

@@ -6,7 +6,7 @@ import { isoDate, type IsoDate } from '../../src/core/units';
 import { migrate, ownerUrl } from '../../src/server/db/migrate';
 import { freshManager, orm } from '../../src/server/db/orm';
 import type { Role } from '../../src/core/staff';
-import { CohortRow, CourseRow, PersonRow, ROWS, StaffRow, StudioRow } from '../../src/server/db/rows';
+import { CohortRow, CourseRow, PersonRow, PlanRow, ROWS, StaffRow, StopSignRow, StudioRow } from '../../src/server/db/rows';
 import { deskFor, type Desk } from '../../src/server/desk';
 import { sessionsOf, type Course, type Requested } from '../../src/server/repositories/courses';
 import { openStudio } from '../../src/server/usecases/studio/openStudio';
@@ -86,6 +86,31 @@ export async function demo(desk: Desk) {
   }));
   const person = async (name: string) => (await desk.em.findOneOrFail(PersonRow, { name })).id;
   return { ferry: ferry.id, choir: choir.id, boat, phrases, person };
+}
+
+/** The demo's class of today, with what its teacher's log of it is made of. */
+export async function taught() {
+  const desk = await deskOf('director');
+  const { boat, person } = await demo(desk);
+  const session = (await sessionsOf(desk, [boat.id])).find(({ date }) => date === TODAY)!;
+  const plan = (await desk.em.findOneOrFail(PlanRow, { session: session.id })).id;
+  const attendance = (id: string, stopSigns: string[] = []) => ({ person: id, came: true, effort: 'easy', stopSigns });
+  const log = (rows: object[], more: object = {}) => ({
+    id: newId(),
+    session: session.id,
+    plan,
+    reached: 'all of it',
+    note: '',
+    attendance: rows,
+    ...more,
+  });
+  return { session, plan, log, attendance, juno: await person('Juno B.'), asta: await person('Asta R.') };
+}
+
+/** The stop signs that stand of somebody, as a page shows them. */
+export async function standingOf(person: string | null) {
+  const rows = await (await ownerManager()).find(StopSignRow, { person, answeredAt: null }, { ...ANYWHERE, orderBy: { at: 'asc', id: 'asc' } });
+  return rows.map(({ id, version }) => ({ id, version }));
 }
 
 /** A small course that could be made. */

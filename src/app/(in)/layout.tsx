@@ -6,6 +6,8 @@ import { may, type Capability } from '@/server/auth/permissions';
 import { deskFor } from '@/server/desk';
 import { readOwnTechniques } from '@/server/usecases/techniques/readOwnTechniques';
 import { InsideStudio } from '@/ui/shell/Inside';
+import { helpThatStands } from '@/server/usecases/signs/answerSigns';
+import { HelpBar } from '@/ui/signs/HelpBar';
 import { Rail } from '@/ui/shell/Rail';
 import { SchemeSwitch } from '@/ui/shell/SchemeSwitch';
 import { SignOut } from '@/ui/shell/SignOut';
@@ -26,16 +28,20 @@ export default async function InsideLayout({ children }: { children: ReactNode }
   const who = await signedIn();
   if (!who) redirect('/sign-in');
   const now = new Date();
-  const own = await readOwnTechniques(await deskFor(who, now));
+  const desk = await deskFor(who, now);
+  const [own, standing] = await Promise.all([readOwnTechniques(desk), may(who.role, 'see reasons') ? helpThatStands(desk) : 0]);
   const places = PLACES.filter(({ needs }) => may(who.role, needs)).map(({ href, name }) => ({ href, name }));
   return (
-    <InsideStudio own={own} today={dateIn(who.zone, now)}>
+    <InsideStudio own={own} today={dateIn(who.zone, now)} owner={{ id: who.id, name: who.name.split(' ')[0], key: who.deviceKey }}>
       <div className="frame">
         <Rail places={places} studio={who.studioName} name={who.name} role={who.role}>
           <SchemeSwitch />
           <SignOut />
         </Rail>
-        <main>{children}</main>
+        <main>
+          {standing > 0 && <HelpBar standing={standing} />}
+          {children}
+        </main>
         <WaitingLogs />
       </div>
     </InsideStudio>

@@ -1,13 +1,15 @@
 'use server';
 
-import { reply } from '@/app/edge';
+import { ownAddress, refusalReply, reply } from '@/app/edge';
+import { freshManager } from '@/server/db/orm';
 import { askSeries, draftAgain, lengthenSeries } from '@/server/usecases/series/askSeries';
 import { changeDay } from '@/server/usecases/series/changeDay';
 import { removeSeries, stopSeries, undoSeries } from '@/server/usecases/series/changeSeries';
 import { endPause, pauseSeries } from '@/server/usecases/series/pauseSeries';
 import { copySeries, createSeries } from '@/server/usecases/series/createSeries';
-import { admit, decline, openSeries } from '@/server/usecases/series/signUp';
-import { giveNewAddress, goOn, letIn, undoStepBack, writeToDrifting } from '@/server/usecases/series/takePart';
+import { admit, decline, openSeries, signUp } from '@/server/usecases/series/signUp';
+import { giveNewAddress, letIn, undoStepBack, writeToDrifting } from '@/server/usecases/series/takePart';
+import { typedIn, type Sent } from '@/ui/forms/posted';
 
 export async function createSeriesAction(input: unknown) {
   return reply((desk) => createSeries(desk, input));
@@ -73,14 +75,21 @@ export async function giveNewAddressAction(input: unknown) {
   return reply((desk) => giveNewAddress(desk, input));
 }
 
-export async function goOnAction(input: unknown) {
-  return reply((desk) => goOn(desk, input));
-}
-
 export async function undoStepBackAction(input: unknown) {
   return reply((desk) => undoStepBack(desk, input));
 }
 
 export async function writeToDriftingAction(input: unknown) {
   return reply((desk) => writeToDrifting(desk, input));
+}
+
+/** Signing up by a series' link: a form as any browser sends it. */
+export async function signUpAction(token: string, _: Sent, data: FormData): Promise<Sent> {
+  const { name, email, birthDate, website } = typedIn(data);
+  try {
+    await signUp(await freshManager(), token, { name, email, birthDate: birthDate || null, website }, await ownAddress(), new Date());
+    return { refused: null, typed: {}, done: true };
+  } catch (error) {
+    return { refused: refusalReply(error), typed: { name, email, birthDate } };
+  }
 }

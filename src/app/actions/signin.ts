@@ -7,20 +7,23 @@ import { signInForm } from '@/forms';
 import { SESSION_LIMITS, signIn, signOut } from '@/server/auth/signin';
 import { checked } from '@/server/checked';
 import { freshManager } from '@/server/db/orm';
-import type { Reply } from '@/ui/forms/reply';
+import { ourPath } from '@/server/doors';
+import { typedIn, type Sent } from '@/ui/forms/posted';
 
-export async function signInAction(input: unknown): Promise<Reply<null>> {
+/** Signs in from a form as any browser sends it, with JavaScript or without. */
+export async function signInAction(_: Sent, data: FormData): Promise<Sent> {
+  const typed = typedIn(data);
   try {
-    const { email, password } = await checked(signInForm, input);
+    const { email, password } = await checked(signInForm, typed);
     const jar = await cookies();
     const from = { email, password, address: await ownAddress(), device: jar.get(DEVICE_COOKIE)?.value ?? null };
     const { token, device } = await signIn(await freshManager(), from, new Date());
     jar.set(COOKIE, token, cookieOptions());
     jar.set(DEVICE_COOKIE, device, { ...cookieOptions(), maxAge: SESSION_LIMITS.device / 1000 });
-    return { ok: true, value: null };
   } catch (error) {
-    return refusalReply(error);
+    return { refused: refusalReply(error), typed: { email: typed.email } };
   }
+  redirect(ourPath(typed.next));
 }
 
 export async function signOutAction(): Promise<void> {

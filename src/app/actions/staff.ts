@@ -1,13 +1,14 @@
 'use server';
 
 import { cookies } from 'next/headers';
-import { COOKIE, ownAddress, refusalReply, reply } from '@/app/edge';
+import { redirect } from 'next/navigation';
+import { COOKIE, ownAddress, refusalReply, reply, secretOf } from '@/app/edge';
 import { freshManager } from '@/server/db/orm';
 import { makeFeed } from '@/server/usecases/exchange/calendars';
 import { askForReset, choosePassword } from '@/server/usecases/staff/join';
 import { changeRole, inviteAgain, inviteStaff, leaveStaff, resetFor, saveQualifications } from '@/server/usecases/staff/manage';
 import { removeOwnAway, saveAway, saveOwnName, saveOwnPassword, signOutElsewhere } from '@/server/usecases/staff/ownAccount';
-import type { Reply } from '@/ui/forms/reply';
+import { typedIn, type Sent } from '@/ui/forms/posted';
 
 export async function inviteStaffAction(input: unknown) {
   return reply((desk) => inviteStaff(desk, input));
@@ -62,19 +63,21 @@ async function ownToken(): Promise<string | null> {
 }
 
 /** For whoever is not signed in: their link is the key. */
-export async function choosePasswordAction(token: string, input: unknown): Promise<Reply<{ readonly email: string }>> {
+export async function choosePasswordAction(link: string, _: Sent, data: FormData): Promise<Sent> {
   try {
-    return { ok: true, value: await choosePassword(await freshManager(), token, input, await ownAddress(), new Date()) };
+    await choosePassword(await freshManager(), await secretOf('join', link), typedIn(data), await ownAddress(), new Date());
   } catch (error) {
-    return refusalReply(error);
+    return { refused: refusalReply(error), typed: {} };
   }
+  redirect('/sign-in?chosen');
 }
 
-export async function askForResetAction(input: unknown): Promise<Reply<null>> {
+export async function askForResetAction(_: Sent, data: FormData): Promise<Sent> {
+  const typed = typedIn(data);
   try {
-    await askForReset(await freshManager(), input, await ownAddress(), new Date());
-    return { ok: true, value: null };
+    await askForReset(await freshManager(), typed, await ownAddress(), new Date());
+    return { refused: null, typed: {}, done: true };
   } catch (error) {
-    return refusalReply(error);
+    return { refused: refusalReply(error), typed: { email: typed.email } };
   }
 }

@@ -16,6 +16,8 @@ const room = (efforts: Partial<Record<Attendance['effort'], number>>, absent = 0
   ];
 };
 
+const says = (attendance: readonly Attendance[], people: number, unnamed: readonly string[] = []) => whatItSays({ attendance, unnamed }, people);
+
 test.each([
   ['nine of eleven came, eight easy', room({ easy: 8, worked: 1 }, 2), 11, 'advance', 'enough'],
   ['exactly four in five easy', room({ easy: 4, worked: 1 }), 10, 'advance', 'enough'],
@@ -28,11 +30,18 @@ test.each([
   ['three in ten strained', room({ easy: 7, strained: 3 }), 10, 'back', 'strained'],
   ['fewer than three in ten strained', room({ easy: 8, strained: 2 }), 10, 'advance', 'enough'],
 ] as const)('%s', (_, attendance, people, answer, because) => {
-  expect(whatItSays(attendance, people)).toMatchObject({ answer, because });
+  expect(says(attendance, people)).toMatchObject({ answer, because });
+});
+
+test('a sign of somebody nobody can name is a sign', () => {
+  expect(says(room({ easy: 9 }), 9, ['dizziness'])).toMatchObject({ answer: 'stay', because: 'one sign', signs: 1 });
+  expect(says(room({ easy: 9 }, 0, 1), 9, ['wheeze'])).toMatchObject({ answer: 'back', because: 'signs' });
+  expect(says(room({ easy: 9 }), 9, ['chest pain'])).toMatchObject({ answer: 'back', because: 'help' });
 });
 
 test('a class nobody came to says nothing', () => {
-  expect(whatItSays(room({}, 4), 4)).toBeNull();
+  expect(says(room({}, 4), 4)).toBeNull();
+  expect(says(room({}, 4), 4, ['dizziness'])).toMatchObject({ answer: 'stay', because: 'one sign' });
 });
 
 test.each([
@@ -42,12 +51,12 @@ test.each([
   [room({ easy: 3 }, 6), 'Fewer than half came, so it stays on the step.'],
   [room({ easy: 5, worked: 4 }), 'Fewer than 80 % found it easy, so it stays on the step.'],
 ] as const)('each answer in words: %#', (attendance, text) => {
-  expect(saysText(whatItSays(attendance, 9)!)).toContain(text);
+  expect(saysText(says(attendance, 9)!)).toContain(text);
 });
 
 test('what it says stands with its figures and its rule', () => {
-  expect(saysText(whatItSays(room({ easy: 8, worked: 1 }, 2), 11)!)).toBe('9 of 11 came, 8 easy, none strained, no stop sign. Enough to go on.');
-  expect(saysText(whatItSays(room({ easy: 5, strained: 3 }, 3), 11)!)).toBe(
+  expect(saysText(says(room({ easy: 8, worked: 1 }, 2), 11)!)).toBe('9 of 11 came, 8 easy, none strained, no stop sign. Enough to go on.');
+  expect(saysText(says(room({ easy: 5, strained: 3 }, 3), 11)!)).toBe(
     '8 of 11 came, 5 easy, 3 strained, no stop sign. 30 % strained or more goes back a step.',
   );
 });

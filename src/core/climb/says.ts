@@ -1,5 +1,5 @@
 import { callsForHelp } from '../screening';
-import type { Attendance } from '../teach';
+import type { Attendance, ClassLog } from '../teach';
 import { GUARDS, READY_LIMITS, type Guards } from './limits';
 
 /** What a class says of the climbs in it. */
@@ -18,19 +18,24 @@ export interface ClassSays {
 /**
  * Whether a climb goes on, stays or steps back, from who came, how it went and stop signs: by readiness, not by the calendar alone.
  * @param people how many the cohort has
- * @returns null when nobody came, which says nothing
- * @example whatItSays(attendance, 11)?.answer // "advance" when 9 of 11 came, 8 easy, no stop sign
+ * @returns null when nobody came and nothing was seen, which says nothing
+ * @example whatItSays(log, 11)?.answer // "advance" when 9 of 11 came, 8 easy, no stop sign
  */
-export function whatItSays(attendance: readonly Attendance[], people: number, { easyShare, strainedBack }: Guards = GUARDS): ClassSays | null {
+export function whatItSays(
+  { attendance, unnamed }: Pick<ClassLog, 'attendance' | 'unnamed'>,
+  people: number,
+  { easyShare, strainedBack }: Guards = GUARDS,
+): ClassSays | null {
   const here = attendance.filter(({ came }) => came);
-  if (here.length === 0) return null;
+  if (here.length === 0 && unnamed.length === 0) return null;
   const count = (effort: Attendance['effort']) => here.filter((one) => one.effort === effort).length;
   const [easy, strained] = [count('easy'), count('strained')];
-  const signs = here.reduce((sum, { stopSigns }) => sum + stopSigns.length, 0);
+  // A sign of somebody nobody can name is a sign.
+  const signs = here.reduce((sum, { stopSigns }) => sum + stopSigns.length, unnamed.length);
   const facts = { came: here.length, people, easy, strained, signs };
-  if (here.some(({ stopSigns }) => callsForHelp(stopSigns))) return { ...facts, answer: 'back', because: 'help' };
+  if (callsForHelp([...unnamed, ...here.flatMap(({ stopSigns }) => stopSigns)])) return { ...facts, answer: 'back', because: 'help' };
   if (signs >= READY_LIMITS.signsBack) return { ...facts, answer: 'back', because: 'signs' };
-  if (strained >= here.length * strainedBack) return { ...facts, answer: 'back', because: 'strained' };
+  if (strained > 0 && strained >= here.length * strainedBack) return { ...facts, answer: 'back', because: 'strained' };
   if (signs > 0) return { ...facts, answer: 'stay', because: 'one sign' };
   if (here.length < people * READY_LIMITS.cameShare) return { ...facts, answer: 'stay', because: 'few came' };
   if (easy < here.length * easyShare) return { ...facts, answer: 'stay', because: 'not easy' };

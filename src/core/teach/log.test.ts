@@ -7,6 +7,7 @@ const log = (id: string, hour: number, attendance: ClassLog['attendance'], more:
   taughtBy: 'tamsin',
   reached: 'all of it',
   note: '',
+  unnamed: [],
   blocks: [],
   firstBreath: null,
   mood: null,
@@ -25,6 +26,14 @@ test('a second log hides no stop sign of the first', () => {
   expect(together.attendance[0]).toEqual({ person: 'asta', came: true, effort: 'strained', stopSigns: ['dizziness'] });
   expect(logText(together)).toBe('2 of 2 came, 1 strained, 1 with a stop sign');
   expect(takenTogether([first, second], 'a')).toMatchObject({ id: 'a', unsettled: false });
+});
+
+test('a sign of somebody nobody can name stands, whichever log is gone by', () => {
+  const first = log('a', 7, [easy('asta')], { unnamed: ['chest pain'] });
+  const second = log('b', 9, [easy('asta')]);
+  for (const settled of [null, 'a', 'b']) expect(takenTogether([first, second], settled)!.unnamed).toEqual(['chest pain']);
+  expect(takenTogether([first, second], null)!.unsettled).toBe(true);
+  expect(logText(first)).toBe('1 of 1 came, a stop sign of somebody who was not named');
 });
 
 test('logs that say the same need nobody to settle them; no log is none', () => {

@@ -28,10 +28,15 @@ export function reachedBy(techniques: number, blocks: readonly BlockDone[]): Rea
   return blocks.length * 2 <= techniques ? 'most of it' : 'less';
 }
 
+/** What stands where a sign was marked and nobody said which. */
+export const SIGN_NOT_SAID = 'a stop sign, not said which';
+
 /** One person in a class. */
 export interface Attendance {
   readonly person: string;
   readonly came: boolean;
+  /** Came after it had begun. */
+  readonly late?: boolean;
   readonly effort: Effort;
   readonly stopSigns: readonly string[];
 }
@@ -44,6 +49,8 @@ export interface ClassLog {
   readonly reached: Reached;
   readonly note: string;
   readonly attendance: readonly Attendance[];
+  /** Stop signs that were seen of somebody nobody can name. */
+  readonly unnamed: readonly string[];
   /** Blocks that were not done whole. */
   readonly blocks: readonly BlockDone[];
   readonly firstBreath: FirstBreath | null;
@@ -84,19 +91,29 @@ export function takenTogether(logs: readonly ClassLog[], settled: string | null)
     const own = base.attendance.find((one) => one.person === person) ?? { person, came: false, effort: 'easy', stopSigns: [] };
     const stopSigns = [...new Set(said.flatMap((one) => one.stopSigns))];
     const strained = said.some(({ effort, came }) => came && effort === 'strained');
-    return { person, came: own.came || stopSigns.length > 0 || strained, effort: strained ? 'strained' : own.effort, stopSigns };
+    return { ...own, came: own.came || stopSigns.length > 0 || strained, effort: strained ? 'strained' : own.effort, stopSigns };
   });
+  const unnamed = [...new Set(ordered.flatMap((log) => log.unnamed))];
   const unsettled = settled === null && new Set(ordered.map(saidIn)).size > 1;
-  return { ...base, attendance, logs: ordered.length, unsettled };
+  return { ...base, attendance, unnamed, logs: ordered.length, unsettled };
 }
 
 /** What a log says, whoever sent it and when. */
-function saidIn({ reached, note, attendance, blocks, firstBreath, mood, change }: ClassLog): string {
-  return JSON.stringify([reached, note, blocks, firstBreath, mood, change, [...attendance].sort((a, b) => a.person.localeCompare(b.person))]);
+function saidIn({ reached, note, attendance, unnamed, blocks, firstBreath, mood, change }: ClassLog): string {
+  return JSON.stringify([
+    reached,
+    note,
+    unnamed,
+    blocks,
+    firstBreath,
+    mood,
+    change,
+    [...attendance].sort((a, b) => a.person.localeCompare(b.person)),
+  ]);
 }
 
 /** A log in a few words. @example logText(log) // "9 of 11 came, 1 strained, 1 with a stop sign" */
-export function logText({ attendance }: Pick<ClassLog, 'attendance'>): string {
+export function logText({ attendance, unnamed }: Pick<ClassLog, 'attendance' | 'unnamed'>): string {
   const came = attendance.filter((person) => person.came);
   const strained = came.filter(({ effort }) => effort === 'strained').length;
   const signs = came.filter(({ stopSigns }) => stopSigns.length > 0).length;
@@ -104,5 +121,6 @@ export function logText({ attendance }: Pick<ClassLog, 'attendance'>): string {
     `${came.length} of ${attendance.length} came`,
     ...(strained > 0 ? [`${strained} strained`] : []),
     ...(signs > 0 ? [`${signs} with a stop sign`] : []),
+    ...(unnamed.length > 0 ? ['a stop sign of somebody who was not named'] : []),
   ].join(', ');
 }

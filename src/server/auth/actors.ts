@@ -17,6 +17,12 @@ export interface Staff extends AtStudio {
   readonly role: Role;
 }
 
+/** Somebody of the staff on a device of theirs. */
+export interface SignedIn extends Staff {
+  /** What the device keeps of them is sealed with. */
+  readonly deviceKey: string;
+}
+
 /** Somebody who opened a link: they may do what it is for, about themselves, and nothing else. */
 export interface ByLink extends AtStudio {
   readonly as: 'link';

@@ -15,7 +15,7 @@ import {
   staffByEmail,
 } from '../repositories/signIns';
 import { newToken } from '../repositories/tokens';
-import type { Staff } from './actors';
+import type { SignedIn } from './actors';
 import { ATTEMPT_LIMITS, judge } from './attempts';
 
 /** How long a session lasts, in milliseconds. */
@@ -81,7 +81,7 @@ export async function tryFrom(em: EntityManager, what: string, address: string, 
 }
 
 /** Who a token belongs to, or null when it is unknown, was idle for twelve hours, or is thirty days old. */
-export async function whoHas(em: EntityManager, token: string, now: Date): Promise<Staff | null> {
+export async function whoHas(em: EntityManager, token: string, now: Date): Promise<SignedIn | null> {
   const session = await signInWith(em, token);
   if (!session) return null;
   const idle = now.getTime() - session.seenAt.getTime();

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 /** Where something sealed stands. It opens there and nowhere else: not for another person, in another table or row. */
 export interface Place {
   readonly person: string;
-  readonly table: 'person' | 'screening' | 'clinician_answer' | 'override_made' | 'screening_reading' | 'check_in';
+  readonly table: 'person' | 'screening' | 'clinician_answer' | 'override_made' | 'screening_reading' | 'check_in' | 'stop_sign' | 'class_log';
   readonly row: string;
 }
 

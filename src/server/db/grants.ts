@@ -43,6 +43,7 @@ export const RIGHTS: Readonly<Record<string, readonly Right[]>> = {
   series_member: ['insert', 'update'],
   check_in: ['insert', 'update'],
   series_letter: ['insert'],
+  stop_sign: ['insert', 'update'],
   closure: ['insert', 'delete'],
   own_way: ['insert', 'update'],
   own_way_version: ['insert'],

@@ -17,6 +17,7 @@ import { Migration20261204000000_staff_shares } from './migrations/Migration2026
 import { Migration20261205000000_series } from './migrations/Migration20261205000000_series';
 import { Migration20261206000000_series_steps } from './migrations/Migration20261206000000_series_steps';
 import { Migration20261207000000_series_told } from './migrations/Migration20261207000000_series_told';
+import { Migration20261208000000_signs_stand } from './migrations/Migration20261208000000_signs_stand';
 import { grantAll } from './grants';
 import { databaseUrl } from './orm';
 import { reseal } from './reseal';
@@ -37,6 +38,7 @@ const MIGRATIONS = {
   Migration20261205000000_series,
   Migration20261206000000_series_steps,
   Migration20261207000000_series_told,
+  Migration20261208000000_signs_stand,
 } as const;
 
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */

@@ -2,6 +2,7 @@ import { createDecipheriv } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { vaultFrom, wrapKey, type Place, type Vault } from '../auth/vault';
 import { changesWithIds, ruleNow } from './migrations/ids';
+import { sealedWords } from '../repositories/sealed';
 import { ownRuleId } from './migrations/Migration20261201000000_firm_ground';
 
 /** Sealed texts that name rules. */
@@ -31,7 +32,7 @@ export async function reseal(em: EntityManager, masterKey: Buffer): Promise<numb
       people.map(({ id }) => id),
       masterKey,
     );
-    if (people.length === 0) return count;
+    if (people.length === 0) return count + (await sealSigns(at as EntityManager, vault));
     const own = await ownRules(at as EntityManager);
     const keys = new Map<string, { readonly old: Buffer; readonly now: string; readonly studio: string }>();
     for (const { id, studio, wrapped_key, sealed_birth } of people) {
@@ -54,7 +55,7 @@ export async function reseal(em: EntityManager, masterKey: Buffer): Promise<numb
       }
       await at.execute(`alter table ${table} enable trigger ${table}_append_only`);
     }
-    return count;
+    return count + (await sealSigns(at as EntityManager, vault));
   });
 }
 
@@ -81,6 +82,28 @@ async function sealReasons(em: EntityManager, vault: Vault, unbound: readonly st
     ]);
   }
   await em.execute('alter table screening_reading enable trigger screening_reading_append_only');
+  return rows.length;
+}
+
+/** Stop signs in logs, sealed with the key of whoever had them; of erased people nothing is left to seal them with. */
+async function sealSigns(em: EntityManager, vault: Vault): Promise<number> {
+  const rows: { id: string; attendance: readonly { person: string; stopSigns?: readonly string[] }[] }[] = await em.execute(
+    `select id, attendance from class_log where jsonb_path_exists(attendance, '$[*].stopSigns')`,
+  );
+  if (rows.length === 0) return 0;
+  const people: { id: string; wrapped_key: string }[] = await em.execute(`select id, wrapped_key from person where wrapped_key <> ''`);
+  const keys = new Map(people.map(({ id, wrapped_key }) => [id, wrapped_key]));
+  await em.execute('alter table class_log disable trigger class_log_append_only');
+  for (const { id, attendance } of rows) {
+    const sealed = attendance.map(({ stopSigns = [], ...one }) => {
+      const key = keys.get(one.person);
+      return key && stopSigns.length > 0
+        ? { ...one, sealed: sealedWords({ vault }, key, { person: one.person, table: 'class_log', row: id }, stopSigns) }
+        : one;
+    });
+    await em.execute('update class_log set attendance = ?::jsonb where id = ?', [JSON.stringify(sealed), id]);
+  }
+  await em.execute('alter table class_log enable trigger class_log_append_only');
   return rows.length;
 }
 

@@ -21,19 +21,22 @@ export interface Jobs {
 
 export type JobName = keyof Jobs;
 
-/** How often a job is tried again, in seconds apart. */
-type Tried = Pick<PgBoss.Queue, 'retryLimit' | 'retryDelay' | 'retryBackoff'>;
+/** How often a job is tried again, in seconds apart, and after how many seconds one that was not heard of since is taken for killed. */
+type Tried = Pick<PgBoss.Queue, 'retryLimit' | 'retryDelay' | 'retryBackoff'> & { readonly expireInSeconds: number };
 
-const HARDLY: Tried = { retryLimit: 2, retryDelay: 60 };
+/** How often jobs that were killed are looked for, in seconds. With their own seconds, and those to the next try, within a minute. */
+export const LOOKED_FOR_EVERY = 10;
+
+const HARDLY: Tried = { retryLimit: 3, retryDelay: 10, expireInSeconds: 30 };
 
 /** How each kind of job is tried again; delays in seconds, doubling where they back off. */
 export const QUEUES: Readonly<Record<JobName, Tried>> = {
-  'deliver-mail': { retryLimit: 6, retryDelay: 15, retryBackoff: true },
+  'deliver-mail': { retryLimit: 8, retryDelay: 5, retryBackoff: true, expireInSeconds: 20 },
   remind: HARDLY,
   'remind-studio': HARDLY,
   'send-days': HARDLY,
   'send-days-of': HARDLY,
-  'sweep-erased': { retryLimit: 6, retryDelay: 300 },
+  'sweep-erased': { retryLimit: 6, retryDelay: 300, expireInSeconds: 300 },
   'forget-done': HARDLY,
 };
 
@@ -51,7 +54,7 @@ export async function enqueue<Name extends JobName>(
   at: Writing,
   name: Name,
   data: Jobs[Name],
-  options: { readonly startAfter?: number; readonly singletonKey?: string } = {},
+  options: { readonly startAfter?: number; readonly singletonKey?: string; readonly priority?: number } = {},
 ): Promise<void> {
   sender ??= new PgBoss({ db: { executeSql: () => Promise.reject(new Error('jobs are begun inside a transaction')) } });
   const db = { executeSql: async (text: string, values: readonly unknown[]) => (await connectionOf(at)).query({ text, values }) };

@@ -5,7 +5,7 @@ import { deliverMail } from '../usecases/people/deliverMail';
 import { remindEverywhere, remindStudio } from '../usecases/people/sendReminders';
 import { sendDays, sendDaysEverywhere } from '../usecases/series/sendDays';
 import { forgetDone, sweepErased } from '../usecases/tidying';
-import type { JobName, Jobs } from './queue';
+import { LOOKED_FOR_EVERY, type JobName, type Jobs } from './queue';
 
 const log = pino({ name: 'oaken-ladder jobs' });
 
@@ -26,7 +26,7 @@ const WORK: Work = {
  * @param everySeconds how often each looks for new jobs
  */
 export async function startWorking(everySeconds = 2): Promise<{ readonly stop: () => Promise<void> }> {
-  const boss = new PgBoss({ connectionString: databaseUrl(), max: 3, migrate: false });
+  const boss = new PgBoss({ connectionString: databaseUrl(), max: 3, migrate: false, maintenanceIntervalSeconds: LOOKED_FOR_EVERY });
   boss.on('error', (error) => log.error({ kind: error.name }, 'the queue could not be reached'));
   await boss.start();
   for (const name of Object.keys(WORK) as JobName[])

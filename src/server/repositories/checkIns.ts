@@ -7,6 +7,7 @@ import { add, change, hold } from '../db/write';
 import type { Desk, Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
 import { holdPerson } from './people';
+import { openedWords, sealedWords } from './sealed';
 
 /** What somebody said of a day, with what is sealed of it. */
 export interface KeptCheckIn extends CheckIn {
@@ -38,10 +39,10 @@ export async function keepCheckIn(at: Writing, { person, signs, member, date, ..
   const { wrappedKey } = await holdPerson(at, person);
   const found = await hold(at, CheckInRow, { member, date });
   const id = found?.id ?? at.newId();
-  const before = found ? (openedSigns(at, wrappedKey, person, found) ?? []) : [];
+  const before = found ? (openedWords(at, wrappedKey, placeOf(person, found.id), found.sealed) ?? []) : [];
   const fresh = signs.filter((sign) => !before.includes(sign));
   const all = [...before, ...fresh];
-  const sealed = fresh.length > 0 ? at.vault.seal(wrappedKey, JSON.stringify(all), placeOf(person, id)) : (found?.sealed ?? null);
+  const sealed = fresh.length > 0 ? sealedWords(at, wrappedKey, placeOf(person, id), all) : (found?.sealed ?? null);
   if (!found) await add(at, CheckInRow, { id, member, date, ...said, sealed, undoneBy: null, at: at.now });
   else {
     const harder = fresh.length > 0 || (said.felt === 'strained' && found.felt !== 'strained');
@@ -52,20 +53,6 @@ export async function keepCheckIn(at: Writing, { person, signs, member, date, ..
 }
 
 const placeOf = (person: string, row: string) => ({ person, table: 'check_in', row }) as const;
-
-/** Which signs there were on a day; null where none are kept, or they cannot be opened any more. */
-function openedSigns(
-  { vault }: Pick<Desk<Actor>, 'vault'>,
-  wrappedKey: string,
-  person: string,
-  { id, sealed }: { readonly id: string; readonly sealed?: string | null },
-): readonly string[] | null {
-  try {
-    return sealed ? (JSON.parse(vault.open(wrappedKey, sealed, placeOf(person, id))) as string[]) : null;
-  } catch {
-    return null;
-  }
-}
 
 /** What each of some people said, from the first day, by who takes part. */
 export async function checkInsOf(desk: Desk<Actor>, members: readonly string[]): Promise<ReadonlyMap<string, readonly KeptCheckIn[]>> {
@@ -109,7 +96,7 @@ export async function openSigns(
   const keys = new Map(people.map(({ id, wrappedKey }) => [id, wrappedKey]));
   return new Map(
     all.flatMap((one) => {
-      const signs = openedSigns(desk, keys.get(one.person) ?? '', one.person, one);
+      const signs = openedWords(desk, keys.get(one.person) ?? '', placeOf(one.person, one.id), one.sealed);
       return signs ? [[one.id, signs] as const] : [];
     }),
   );

@@ -198,6 +198,11 @@ export function allSessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): 
   });
 }
 
+/** Some sessions by their ids, of whatever course; what is not here is left out. */
+export async function allSessionsById(desk: Desk<Actor>, ids: readonly string[]): Promise<Session[]> {
+  return ids.length === 0 ? [] : (await readRows(desk, SessionRow, { id: [...ids] })).map((row) => toSession(row, desk.today));
+}
+
 /** Every session on some days, of whatever course. */
 export async function sessionsBetween(desk: Desk<Actor>, from: string, until: string): Promise<Session[]> {
   const rows = await readRows(desk, SessionRow, { date: { $gte: from, $lte: until }, cancelled: null }, { orderBy: { date: 'asc', start: 'asc' } });

@@ -7,18 +7,20 @@ import { enqueue } from '../jobs/queue';
 
 /** A mail to be sent. */
 export interface NewMail {
-  /** Null where it goes to the staff. */
+  /** Whom it goes to or is about: it goes with them when they are erased. Null where it names nobody. */
   readonly person: string | null;
   readonly address: string;
   readonly subject: string;
   readonly body: string;
+  /** It does not wait behind others: something called for help. */
+  readonly first?: boolean;
 }
 
 /** Puts a mail into the outbox and has it delivered, once this transaction is over. */
-export async function addMail(at: Writing, mail: NewMail): Promise<void> {
+export async function addMail(at: Writing, { first = false, ...mail }: NewMail): Promise<void> {
   const id = at.newId();
   await add(at, MailRow, { id, ...mail, madeAt: at.now, deliveredAt: null, tries: 0, refused: null });
-  await enqueue(at, 'deliver-mail', { mail: id, studio: at.who.studio });
+  await enqueue(at, 'deliver-mail', { mail: id, studio: at.who.studio }, first ? { priority: 10 } : {});
 }
 
 /** A mail that still is to be delivered, held until the transaction ends; null when it was, or is no longer there. */
@@ -30,7 +32,9 @@ export async function holdMail(at: Writing, id: string) {
 export async function noteDelivery(at: Writing, id: string, refused: string | null): Promise<void> {
   const mail = await hold(at, MailRow, { id });
   if (!mail) return;
-  at.em.assign(mail, { tries: mail.tries + 1, refused, deliveredAt: refused === null ? at.now : null });
+  // What was delivered is kept as it was, without the secrets in its links: the letter has them, and nobody else needs to.
+  const body = refused === null ? mail.body.replace(/(\/(?:join|form|day)\/)[\w-]{43}/g, '$1…') : mail.body;
+  at.em.assign(mail, { tries: mail.tries + 1, refused, body, deliveredAt: refused === null ? at.now : null });
   await at.em.flush();
 }
 

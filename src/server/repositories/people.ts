@@ -108,6 +108,13 @@ export async function peopleNames(desk: Desk): Promise<ReadonlyMap<string, strin
   return new Map((await readRows(desk, PersonRow, {}, { fields: ['id', 'name'] })).map(({ id, name }) => [id, name]));
 }
 
+/** Names of some people, as far as they are here and not erased. */
+export async function peopleHere(desk: Desk<Actor>, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await readRows(desk, PersonRow, { id: [...ids], erasedAt: null }, { fields: ['id', 'name'] });
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
 /** Which people are or were of a cohort; a log may name them. */
 export async function peopleOf(desk: Desk<Actor>, cohort: string): Promise<ReadonlySet<string>> {
   return new Set((await readRows(desk, PersonRow, { cohort }, { fields: ['id'] })).map(({ id }) => id));

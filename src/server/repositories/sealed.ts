@@ -2,6 +2,8 @@ import { array, boolean, mixed, object, string, type ObjectSchema } from 'yup';
 import { ASKED, SAID, type ConditionAnswer, type Said } from '@/core/screening';
 import type { Place, Vault } from '../auth/vault';
 
+type WithVault = { readonly vault: Vault };
+
 /** What is sealed with a person's key. */
 export interface SealedAnswers {
   readonly birthDate: string | null;
@@ -76,4 +78,18 @@ export function knownAnswers({ answers, no }: Pick<SealedAnswers, 'answers' | 'n
   const said = new Set([...no, ...answers.map(({ condition }) => condition)]);
   const unasked = ASKED.filter(({ id }) => !said.has(id));
   return [...answers, ...unasked.map(({ id }): ConditionAnswer => ({ condition: id, answer: 'not asked', date: null, parts: {} }))];
+}
+
+/** Words of somebody, sealed with their key; null where there are none. */
+export function sealedWords({ vault }: WithVault, wrappedKey: string, place: Place, words: readonly string[]): string | null {
+  return words.length > 0 ? vault.seal(wrappedKey, JSON.stringify(words), place) : null;
+}
+
+/** The same, opened; null where none are kept, or they cannot be opened any more. */
+export function openedWords({ vault }: WithVault, wrappedKey: string, place: Place, sealed: string | null | undefined): readonly string[] | null {
+  try {
+    return sealed ? (JSON.parse(vault.open(wrappedKey, sealed, place)) as string[]) : null;
+  } catch {
+    return null;
+  }
 }

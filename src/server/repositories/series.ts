@@ -7,6 +7,7 @@ import { PersonRow, SeriesLetterRow, SeriesMemberRow, SeriesRow, StudioRow, type
 import { add, change, claim, hold } from '../db/write';
 import { once, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
+import { heldPeople } from './signs';
 import { hashOf, isToken } from './tokens';
 
 /** A series as it is kept. */
@@ -38,7 +39,8 @@ export interface SeriesMember {
   /** The first day they were written, when they were let in; null for whoever came with the cohort. */
   readonly toldFrom: IsoDate | null;
   readonly leftOn: IsoDate | null;
-  readonly held: boolean;
+  /** Signs that call for help and that nobody answered for: nothing but the natural breath until the director says otherwise. */
+  readonly held: readonly string[];
   readonly version: number;
 }
 
@@ -107,36 +109,49 @@ export function changeSeries(
   return claim(at, SeriesRow, id, seen, to);
 }
 
-const toMember = (row: InferEntity<typeof SeriesMemberRow>): SeriesMember => ({
+type Held = ReadonlyMap<string, readonly string[]>;
+
+const toMember = (row: InferEntity<typeof SeriesMemberRow>, held: Held): SeriesMember => ({
   ...row,
   joinedOn: isoDate(row.joinedOn),
   sentOn: row.sentOn ? isoDate(row.sentOn) : null,
   toldFrom: row.toldFrom ? isoDate(row.toldFrom) : null,
   leftOn: row.leftOn ? isoDate(row.leftOn) : null,
-  held: row.heldAt !== null,
+  held: held.get(row.person) ?? [],
 });
 
 /** Everybody who takes or took part in some series. */
 export async function membersOf(desk: Desk<Actor>, of: readonly string[]): Promise<SeriesMember[]> {
-  return of.length === 0 ? [] : (await readRows(desk, SeriesMemberRow, { series: [...of] }, { orderBy: { id: 'asc' } })).map(toMember);
+  if (of.length === 0) return [];
+  const [rows, held] = await Promise.all([readRows(desk, SeriesMemberRow, { series: [...of] }, { orderBy: { id: 'asc' } }), heldPeople(desk)]);
+  return rows.map((row) => toMember(row, held));
+}
+
+/** Some of those who take or took part, by their ids. */
+export async function membersById(desk: Desk<Actor>, ids: readonly string[]): Promise<readonly Pick<SeriesMember, 'id' | 'series'>[]> {
+  return ids.length === 0 ? [] : readRows(desk, SeriesMemberRow, { id: [...ids] }, { fields: ['id', 'series'] });
 }
 
 /** Everywhere somebody takes or took part, oldest first. */
 export async function partsOfPerson(desk: Desk<Actor>, person: string): Promise<SeriesMember[]> {
-  return (await readRows(desk, SeriesMemberRow, { person: knownId(person) }, { orderBy: { joinedOn: 'asc' } })).map(toMember);
+  const [rows, held] = await Promise.all([
+    readRows(desk, SeriesMemberRow, { person: knownId(person) }, { orderBy: { joinedOn: 'asc' } }),
+    heldPeople(desk),
+  ]);
+  return rows.map((row) => toMember(row, held));
 }
 
 export async function seriesMember(desk: Desk<Actor>, id: string): Promise<SeriesMember> {
   const row = await readRow(desk, SeriesMemberRow, { id: knownId(id) });
   if (!row) throw new Refusal('not-found', NOT_PART);
-  return toMember(row);
+  return toMember(row, await heldPeople(desk));
 }
 
 /** The same, held until the transaction ends: what is decided by how it is there is decided once. */
 export async function heldMember(at: Writing, id: string): Promise<SeriesMember> {
   const row = await hold(at, SeriesMemberRow, { id: knownId(id) });
   if (!row) throw new Refusal('not-found', NOT_PART);
-  return toMember(row);
+  return toMember(row, await heldPeople(at));
 }
 
 const NOT_PART = 'This person does not take part, or not in your studio.';
@@ -164,7 +179,6 @@ export async function addMembers(at: Writing, of: string, people: readonly strin
       sentOn: null,
       toldFrom: null,
       leftOn: null,
-      heldAt: null,
     };
   });
   await add(at, SeriesMemberRow, ...rows);
@@ -183,7 +197,6 @@ export interface MemberChange {
   readonly mails?: boolean;
   readonly toldFrom?: IsoDate;
   readonly leftOn?: IsoDate | null;
-  readonly heldAt?: Date | null;
 }
 
 /** Changes somebody's part; what is changed stands by itself, whatever else changes meanwhile. */

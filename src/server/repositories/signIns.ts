@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import type { Staff } from '../auth/actors';
+import type { SignedIn } from '../auth/actors';
 import type { EntityManager } from '../db/orm';
 import { hashOf } from './tokens';
 import { AttemptRow, KnownDeviceRow, SignInRow, StaffRow, StudioRow } from '../db/rows';
@@ -54,14 +54,15 @@ export async function dropSignIn(em: EntityManager, token: string): Promise<void
 export async function signInWith(
   em: EntityManager,
   token: string,
-): Promise<{ readonly seenAt: Date; readonly since: Date; readonly who: Staff } | null> {
+): Promise<{ readonly seenAt: Date; readonly since: Date; readonly who: SignedIn } | null> {
   const session = await em.findOne(SignInRow, { tokenHash: hashOf(token) }, ANYWHERE);
   if (!session) return null;
   const staff = await em.findOneOrFail(StaffRow, { id: session.staff }, ANYWHERE);
   if (staff.leftAt) return null;
   const studio = await em.findOneOrFail(StudioRow, { id: session.studio });
-  const who: Staff = {
+  const who: SignedIn = {
     as: 'staff',
+    deviceKey: staff.deviceKey,
     id: staff.id,
     studio: studio.id,
     studioName: studio.name,

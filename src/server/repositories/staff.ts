@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { mayTeach, type Away, type Qualification, type Role } from '@/core/staff';
 import { isoDate } from '@/core/units';
 import type { Actor, Staff } from '../auth/actors';
@@ -77,7 +78,7 @@ export interface NewStaff {
 }
 
 export async function addStaff(at: Writing, ...members: readonly NewStaff[]): Promise<void> {
-  await add(at, StaffRow, ...members.map((member) => ({ ...member, leftAt: null })));
+  await add(at, StaffRow, ...members.map((member) => ({ ...member, deviceKey: randomBytes(32).toString('base64'), leftAt: null })));
 }
 
 /** What of somebody of the staff is changed. */

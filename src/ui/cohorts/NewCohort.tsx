@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { addCohortAction } from '@/app/actions/cohorts';
 import { cohortForm } from '@/forms';
 import { Choice, Field, Pick, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 
 /** A new group, and the highest things it already practises. */
@@ -23,7 +24,7 @@ export function NewCohort({ techniques }: { techniques: readonly { id: string; n
     );
   }
   return (
-    <form onSubmit={form.send} noValidate className="plank stack" style={{ maxWidth: 560, marginTop: 16 }}>
+    <Form form={form} className="plank stack" style={{ maxWidth: 560, marginTop: 16 }}>
       <h2>New cohort</h2>
       <Field form={form} name="name" label="Name" published autoFocus />
       <Field form={form} name="about" label="Who they are" published />
@@ -49,6 +50,6 @@ export function NewCohort({ techniques }: { techniques: readonly { id: string; n
         </Button>
         <Button onClick={() => setOpen(false)}>Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -8,6 +8,7 @@ import { Controller } from 'react-hook-form';
 import { addPersonAction } from '@/app/actions/cohorts';
 import { personForm, type PersonInput } from '@/forms';
 import { Day, Field, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 import { ScreeningQuestions } from './ScreeningQuestions';
@@ -24,7 +25,7 @@ export function PersonForm({ cohort, today }: { cohort: string; today: string })
   });
   const screened = form.watch('screened');
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 960 }}>
+    <Form form={form} className="stack" style={{ maxWidth: 960 }}>
       <div className="sheet stack">
         <Field form={form} name="name" label="Name, as the studio uses it" autoFocus />
         <Field form={form} name="email" label="E-mail, for the form and nothing else" type="email" />
@@ -61,6 +62,6 @@ export function PersonForm({ cohort, today }: { cohort: string; today: string })
         </Button>
         <Button href={`/cohorts/${cohort}`}>Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -9,6 +9,7 @@ import type { CourseView, ShownCheck } from '@/views/course';
 import { Mark } from '../figures/Mark';
 import { Fold } from '../shell/Fold';
 import styles from './Checks.module.css';
+import { Form } from '../forms/Form';
 
 interface Props {
   readonly checks: readonly ShownCheck[];
@@ -101,12 +102,14 @@ function One({ check, days, onMend, onAccept, busy }: Pick<Props, 'onMend' | 'on
         )}
       </p>
       {accepting && (
-        <form
+        <Form
           className="stack"
           style={{ gap: 6, marginTop: 4 }}
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (reason.trim()) onAccept?.(check, reason.trim());
+          form={{
+            send: (event) => {
+              event?.preventDefault();
+              if (reason.trim()) onAccept?.(check, reason.trim());
+            },
           }}
         >
           <TextField
@@ -124,7 +127,7 @@ function One({ check, days, onMend, onAccept, busy }: Pick<Props, 'onMend' | 'on
               Leave it
             </Button>
           </div>
-        </form>
+        </Form>
       )}
     </>
   );

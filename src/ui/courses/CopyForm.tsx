@@ -6,6 +6,7 @@ import { copyCourseAction } from '@/app/actions/courses';
 import { copySeriesAction } from '@/app/actions/series';
 import { copyForm, seriesCopyForm, type CopyInput } from '@/forms';
 import { Day, Field, Pick, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 
 interface Named {
@@ -37,7 +38,7 @@ export function CopyForm({ of, id, name, cohort, teacher, firstDate, choices }: 
     ({ id: made }) => router.push(`${place}/${made}`),
   );
   return (
-    <form onSubmit={form.send} noValidate className="sheet stack" style={{ maxWidth: 620 }}>
+    <Form form={form} className="sheet stack" style={{ maxWidth: 620 }}>
       <Field form={form} name="name" label={`Name of the new ${of}`} published autoFocus />
       <Pick form={form} name="cohort" label="Cohort" options={options(choices.cohorts)} />
       <Pick form={form} name="teacher" label={of === 'course' ? 'Teacher' : 'Led by'} options={options(choices.teachers)} />
@@ -49,6 +50,6 @@ export function CopyForm({ of, id, name, cohort, teacher, firstDate, choices }: 
         </Button>
         <Button href={`${place}/${id}`}>Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }

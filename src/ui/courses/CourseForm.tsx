@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { createCourseAction } from '@/app/actions/courses';
 import { courseForm, type CourseInput } from '@/forms';
 import { Amount, Day, Field, Pick, Refusal, Time } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import styles from './CourseForm.module.css';
 import { goalOf, Goals, type Teachable } from './Goals';
@@ -33,7 +34,7 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
   };
   const form = useForm<CourseInput, { id: string }>(courseForm as never, initial, createCourseAction, ({ id }) => router.push(`/courses/${id}`));
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 860 }}>
+    <Form form={form} className="stack" style={{ maxWidth: 860 }}>
       <div className={`sheet ${styles.grid}`}>
         <Field form={form} name="name" label="Name of the course" published autoFocus />
         <Pick form={form} name="cohort" label="Cohort" options={cohorts.map(({ id, name }) => ({ value: id, label: name }))} />
@@ -52,6 +53,6 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
         </Button>
         <Button href="/courses">Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -21,6 +21,7 @@ import styles from './CourseForm.module.css';
 import { Goals, type Teachable } from './Goals';
 import { OutcomeLines } from './OutcomeLines';
 import { Weekdays } from './Weekdays';
+import { Form } from '../forms/Form';
 
 interface Named {
   readonly id: string;
@@ -82,12 +83,13 @@ export function RequestForm({ request, choices, begun }: Props) {
     void send(false);
   };
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void send(current !== null);
+    <Form
+      form={{
+        send: (event) => {
+          event?.preventDefault();
+          void send(current !== null);
+        },
       }}
-      noValidate
       className="stack"
       style={{ maxWidth: 900 }}
     >
@@ -180,6 +182,6 @@ export function RequestForm({ request, choices, begun }: Props) {
           </div>
         </>
       )}
-    </form>
+    </Form>
   );
 }

@@ -6,6 +6,7 @@ import { createSingleAction } from '@/app/actions/courses';
 import { singleForm } from '@/forms';
 import type { Option } from '../fields';
 import { Amount, Day, Field, Pick, Refusal, Time } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 
 interface Props {
@@ -20,7 +21,7 @@ export function SingleForm({ cohorts, teachers, date }: Props) {
   const first = { name: '', cohort: cohorts[0]?.value ?? '', date, start: '18:30', minutes: 60, teacher: teachers[0]?.value ?? '' };
   const form = useForm(singleForm, first, createSingleAction, ({ session }) => router.push(`/plans/${session}`));
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 520 }}>
+    <Form form={form} className="stack" style={{ maxWidth: 520 }}>
       <Field form={form} name="name" label="What it is called" published />
       <Pick form={form} name="cohort" label="For" options={cohorts} />
       <Day form={form} name="date" label="Day" />
@@ -35,6 +36,6 @@ export function SingleForm({ cohorts, teachers, date }: Props) {
           Make it
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -10,14 +10,14 @@ import type { Saying, useSaying } from './useSaying';
 const FELT = ['easy', 'worked', 'strained'] as const;
 
 interface Props {
-  readonly token: string;
+  readonly link: string;
   readonly day: DayView;
   readonly easier: boolean;
   readonly saying: ReturnType<typeof useSaying>;
 }
 
 /** How it was, in one tap: today, and yesterday while it can still be told. */
-export function Afterwards({ token, day, easier, saying }: Props) {
+export function Afterwards({ link, day, easier, saying }: Props) {
   const { say, last, toldBefore } = saying;
   return (
     <section className="stack" aria-label="Afterwards" id="afterwards">
@@ -29,18 +29,18 @@ export function Afterwards({ token, day, easier, saying }: Props) {
           {last.felt ? `, ${last.felt}` : ''}. Another tap changes it; what felt wrong stays said.
         </p>
       )}
-      {day.day !== null && <Telling token={token} day={day} date={day.date} easier={easier} say={say} />}
+      {day.day !== null && <Telling link={link} day={day} date={day.date} easier={easier} say={say} />}
       {day.yesterday && !toldBefore && (
         <div className="stack" role="group" aria-label="Yesterday">
           <p className="small">And {dayText(day.yesterday)}? It can be told until today ends.</p>
-          <Telling token={token} day={day} date={day.yesterday} easier={null} say={say} />
+          <Telling link={link} day={day} date={day.yesterday} easier={null} say={say} />
         </div>
       )}
     </section>
   );
 }
 
-interface TellingProps extends Pick<Props, 'token' | 'day'> {
+interface TellingProps extends Pick<Props, 'link' | 'day'> {
   readonly date: IsoDate;
   /** Whether it was the easier version; null where that is asked. */
   readonly easier: boolean | null;
@@ -48,7 +48,7 @@ interface TellingProps extends Pick<Props, 'token' | 'day'> {
 }
 
 /** What can be said of a day. It is a form like any other: a phone without JavaScript sends it too. */
-function Telling({ token, day, date, easier, say }: TellingProps) {
+function Telling({ link, day, date, easier, say }: TellingProps) {
   const [wrong, setWrong] = useState(false);
   const today = date === day.date;
   const id = today ? 'something-felt-wrong' : 'something-felt-wrong-then';
@@ -57,7 +57,7 @@ function Telling({ token, day, date, easier, say }: TellingProps) {
   }, [wrong, id]);
   const form = {
     method: 'post',
-    action: `/api/day/${token}`,
+    action: `/api/day/${link}`,
     onSubmit: (event: FormEvent<HTMLFormElement>) => {
       event.preventDefault();
       const { submitter } = event.nativeEvent as SubmitEvent;

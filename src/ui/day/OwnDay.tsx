@@ -1,11 +1,12 @@
 'use client';
 
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import { parsePattern } from '@/core/pattern';
 import { dayText } from '@/core/units';
 import type { DayPractice, DayView } from '@/views/series';
-import { keepPageOffline } from '../device';
+import { keepDayOffline } from '../device';
 import { BreathStrip } from '../figures/BreathStrip';
+import { useNow } from '../shell/useNow';
 import { Afterwards } from './Afterwards';
 import styles from './Day.module.css';
 import { OwnLadder } from './OwnLadder';
@@ -13,7 +14,7 @@ import { Practice } from './Practice';
 import { useSaying } from './useSaying';
 
 interface Props {
-  readonly token: string;
+  readonly link: string;
   readonly day: DayView;
   /** The easier version was asked for, where no script does it. */
   readonly easier: boolean;
@@ -22,11 +23,11 @@ interface Props {
 }
 
 /** A person's own day: today's practice for them, how it was, and their ladder. */
-export function OwnDay({ token, day, easier: asked, said: before, why }: Props) {
+export function OwnDay({ link, day, easier: asked, said: before, why }: Props) {
   const [easier, setEasier] = useState(asked || day.easierFirst);
   const [running, setRunning] = useState(false);
-  const saying = useSaying(token, day, before, why);
-  useEffect(() => void keepPageOffline(), []);
+  const saying = useSaying(link, day, before, why);
+  useEffect(() => void keepDayOffline(), []);
   const over = useOver(day.ends, running);
   const practice = easier ? (day.easier ?? day.practice) : day.practice;
   const other = easier ? day.practice : day.easier;
@@ -70,7 +71,7 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
           {other && JSON.stringify(other.parts) !== JSON.stringify(practice.parts) && (
             <a
               className={styles.other}
-              href={easier ? `/day/${token}` : `/day/${token}?easier`}
+              href={easier ? `/day/${link}` : `/day/${link}?easier`}
               onClick={(event) => {
                 event.preventDefault();
                 setEasier(!easier);
@@ -86,9 +87,9 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
           </p>
         </>
       )}
-      {(day.day !== null || day.yesterday) && <Afterwards token={token} day={day} easier={easier} saying={saying} />}
+      {(day.day !== null || day.yesterday) && <Afterwards link={link} day={day} easier={easier} saying={saying} />}
       {day.ladder.length > 0 && <OwnLadder ladder={day.ladder} />}
-      <Own token={token} mails={day.mails} />
+      <Own link={link} mails={day.mails} />
       {running && practice && <Practice practice={practice} onEnd={() => setRunning(false)} />}
     </>
   );
@@ -99,7 +100,6 @@ export function OwnDay({ token, day, easier: asked, said: before, why }: Props) 
  * anew, but never in the middle of a practice.
  */
 function useOver(ends: string, running: boolean): boolean {
-  const isOver = () => Date.now() >= Date.parse(ends);
   useEffect(() => {
     const open = () => {
       if (document.visibilityState === 'visible' && Date.now() >= Date.parse(ends) && !running && navigator.onLine) location.reload();
@@ -107,12 +107,7 @@ function useOver(ends: string, running: boolean): boolean {
     document.addEventListener('visibilitychange', open);
     return () => document.removeEventListener('visibilitychange', open);
   }, [ends, running]);
-  return useSyncExternalStore(everyMinute, isOver, () => false);
-}
-
-function everyMinute(look: () => void): () => void {
-  const timer = setInterval(look, 60_000);
-  return () => clearInterval(timer);
+  return useNow((now) => now >= Date.parse(ends), false);
 }
 
 /** Every practice of the day, drawn; where there are several, each with its minutes. */
@@ -136,13 +131,13 @@ function Strips({ practice: { parts, tempo }, naturalBreath }: { practice: DayPr
 }
 
 /** What is theirs to take along, and to end. */
-function Own({ token, mails }: { token: string; mails: boolean }) {
-  const send = { method: 'post', action: `/api/day/${token}` } as const;
+function Own({ link, mails }: { link: string; mails: boolean }) {
+  const send = { method: 'post', action: `/api/day/${link}` } as const;
   return (
     <section className={`stack ${styles.own}`} aria-label="Your own" id="own">
       <p className="row small">
-        <a href={`/api/day/${token}/week`}>Your week, for your teacher</a>
-        <a href={`/api/day/${token}/days`}>All you said, as a file</a>
+        <a href={`/api/day/${link}/week`}>Your week, for your teacher</a>
+        <a href={`/api/day/${link}/days`}>All you said, as a file</a>
       </p>
       <form {...send}>
         <input type="hidden" name="do" value="mails" />

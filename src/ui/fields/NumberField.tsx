@@ -1,8 +1,10 @@
 'use client';
 
 import TextField from '@mui/material/TextField';
+import { useForkRef } from '@mui/material/utils';
 import { trimNumber } from '@/core/units';
 import { labelled, type FieldProps } from './types';
+import { useTypedEarly } from './useTypedEarly';
 
 interface Props extends FieldProps<string> {
   /** What ↑ and ↓ go by. */
@@ -12,7 +14,8 @@ interface Props extends FieldProps<string> {
 }
 
 /** A number that is typed, or stepped with ↑ and ↓. What is typed stays as it is: whether it will do is said beside it. */
-export function NumberField({ id, label, hideLabel, value, onChange, step = 1, least = -Infinity, most = Infinity, ...rest }: Props) {
+export function NumberField({ id, label, hideLabel, value, onChange, inputRef, step = 1, least = -Infinity, most = Infinity, ...rest }: Props) {
+  const both = useForkRef(inputRef, useTypedEarly(onChange, value));
   const press = (event: React.KeyboardEvent) => {
     const by = event.key === 'ArrowUp' ? step : event.key === 'ArrowDown' ? -step : 0;
     const from = Number(value);
@@ -25,6 +28,7 @@ export function NumberField({ id, label, hideLabel, value, onChange, step = 1, l
       {...rest}
       {...labelled(label, hideLabel)}
       id={id}
+      inputRef={both}
       value={value}
       onChange={(event) => onChange(event.target.value)}
       onKeyDown={press}

@@ -1,8 +1,10 @@
 'use client';
 
 import TextField from '@mui/material/TextField';
+import { useForkRef } from '@mui/material/utils';
 import { useState } from 'react';
 import { labelled, type FieldProps } from './types';
+import { useTypedEarly } from './useTypedEarly';
 
 interface Props extends FieldProps<string> {
   /** What is meant by what was typed, as it is kept; null when it does not read. */
@@ -18,7 +20,23 @@ interface Props extends FieldProps<string> {
 }
 
 /** Something that is typed as people write it and read when the field is left. What does not read stays as it was typed. */
-export function TypedField({ id, label, hideLabel, value, onChange, onBlur, error, helperText, read, show, step, unread, end, ...rest }: Props) {
+export function TypedField({
+  id,
+  label,
+  hideLabel,
+  value,
+  onChange,
+  onBlur,
+  error,
+  helperText,
+  read,
+  show,
+  step,
+  unread,
+  end,
+  inputRef,
+  ...rest
+}: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = show(value);
   const wrong = typed === null && value !== '' && shown === null;
@@ -33,6 +51,7 @@ export function TypedField({ id, label, hideLabel, value, onChange, onBlur, erro
     const meant = read(text);
     if (error && meant !== null) onChange(meant);
   };
+  const both = useForkRef(inputRef, useTypedEarly(type, shown ?? value));
   const press = (event: React.KeyboardEvent) => {
     if (event.key === 'Enter') return settle();
     const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : null;
@@ -47,6 +66,7 @@ export function TypedField({ id, label, hideLabel, value, onChange, onBlur, erro
       {...rest}
       {...labelled(label, hideLabel)}
       id={id}
+      inputRef={both}
       value={typed ?? shown ?? value}
       onChange={({ target }) => type(target.value)}
       onBlur={() => {

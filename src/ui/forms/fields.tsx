@@ -1,7 +1,9 @@
 'use client';
 
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
+import { useForkRef } from '@mui/material/utils';
 import { useController, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
+import { useTypedEarly } from '../fields/useTypedEarly';
 import { ChoiceField, Claims, DayField, NumberField, PickField, TimeField, type Option } from '../fields';
 import type { FieldProps } from '../fields/types';
 
@@ -17,10 +19,11 @@ export function Field<F extends FieldValues>({ form, name, helperText, published
   const { field, fieldState } = useController({ control: form.control, name });
   const message = fieldState.error?.message;
   const { ref, value, ...handlers } = field;
+  const both = useForkRef(ref, useTypedEarly(field.onChange, String(value ?? '')));
   const box = (
     <TextField
       id={String(name)}
-      inputRef={ref}
+      inputRef={both}
       value={value ?? ''}
       {...handlers}
       error={Boolean(message)}

@@ -1,11 +1,12 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { signedInAgain } from '../shell/signedInAgain';
 import { useRefreshing } from './Refreshing';
 import type { Reply } from './reply';
 
 interface Action {
-  /** Runs an action; null when the studio could not be reached. */
+  /** Runs an action; null when the studio could not be reached. Where its owner was signed out, it is run again once they are back. */
   readonly run: <T>(work: () => Promise<Reply<T>>) => Promise<Reply<T> | null>;
   readonly refusal: string | null;
   readonly code: string | null;
@@ -32,12 +33,15 @@ export function useAction(): Action {
   const [refused, setRefused] = useState(NOTHING);
   const [busy, setBusy] = useState(false);
   const { refreshing, refresh } = useRefreshing();
+  const leaving = useLeaving();
   const run = async <T>(work: () => Promise<Reply<T>>): Promise<Reply<T> | null> => {
     setBusy(true);
     try {
-      const reply = await work();
-      setRefused(reply.ok ? NOTHING : { message: reply.message, code: reply.code, atFields: reply.fields.length > 0 });
-      return reply;
+      for (;;) {
+        const reply = await work();
+        setRefused(reply.ok ? NOTHING : { message: reply.message, code: reply.code, atFields: reply.fields.length > 0 });
+        if (reply.ok || reply.code !== 'signed-out' || !(await signedInAgain(leaving()))) return reply;
+      }
     } catch {
       setRefused({ message: NOT_REACHED, code: 'not-reached', atFields: false });
       return null;
@@ -54,4 +58,11 @@ export function useAction(): Action {
     refresh,
     clear: () => setRefused(NOTHING),
   };
+}
+
+/** What ends when the page is left. */
+export function useLeaving(): () => AbortSignal {
+  const left = useRef<AbortController>(null);
+  useEffect(() => () => left.current?.abort(), []);
+  return () => (left.current ??= new AbortController()).signal;
 }

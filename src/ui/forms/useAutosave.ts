@@ -2,7 +2,9 @@
 
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { forgetTyped, keepTyped, keptTyped, type Typed } from '../device';
+import { signedInAgain } from '../shell/signedInAgain';
 import type { Reply } from './reply';
+import { useLeaving } from './useAction';
 
 /** How long after the last change something is saved, and how soon it is tried again without a network. */
 const AFTER_MS = 500;
@@ -62,6 +64,7 @@ export function useAutosave<Value, Theirs>({
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const queue = useRef<Promise<void>>(Promise.resolve());
   const unsaved = useRef<{ readonly value: Value } | null>(null);
+  const leaving = useLeaving();
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => unsaved.current && event.preventDefault();
     addEventListener('beforeunload', warn);
@@ -89,7 +92,12 @@ export function useAutosave<Value, Theirs>({
     const waiting = unsaved.current;
     if (!waiting) return true;
     try {
-      const reply = await send(waiting.value, version.current);
+      let reply = await send(waiting.value, version.current);
+      while (!reply.ok && reply.code === 'signed-out') {
+        setSaved({ text: reply.message, bad: true });
+        if (!(await signedInAgain(leaving()))) return false;
+        reply = await send((unsaved.current ?? waiting).value, version.current);
+      }
       if (reply.ok) {
         version.current = reply.value.version;
         if (unsaved.current === waiting) forget();

@@ -7,6 +7,7 @@ import { aboutPersonForm, type AboutPersonInput } from '@/forms';
 import type { AboutPerson as About, PersonNow, PersonView } from '@/views/person';
 import { Clash } from '../forms/Clash';
 import { Amount, Field, Pick as PickOne, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 
@@ -44,7 +45,7 @@ export function AboutPerson({ id, person, cohorts, onSaved }: Props) {
     void form.send();
   };
   return (
-    <form onSubmit={form.send} noValidate className="sheet stack">
+    <Form form={form} className="sheet stack">
       <h2>About them</h2>
       <Field form={form} name="name" label="Name, as the studio uses it" />
       <Field form={form} name="email" label="E-mail, for the form and nothing else" type="email" />
@@ -75,6 +76,6 @@ export function AboutPerson({ id, person, cohorts, onSaved }: Props) {
           Save
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -16,6 +16,7 @@ import { useOnce } from '../forms/once';
 import type { Reply } from '../forms/reply';
 import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
+import { Form } from '../forms/Form';
 
 /** For the director: what was answered, the rules that follow, clinicians' answers and overrides. Opening it is recorded. */
 export function Answers({ person, today }: { person: string; today: string }) {
@@ -28,11 +29,13 @@ export function Answers({ person, today }: { person: string; today: string }) {
   };
   if (!opened) {
     return (
-      <form
+      <Form
         className="sheet stack"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void open(why);
+        form={{
+          send: (event) => {
+            event?.preventDefault();
+            void open(why);
+          },
         }}
       >
         <h2>Answers, clinicians, overrides</h2>
@@ -42,7 +45,7 @@ export function Answers({ person, today }: { person: string; today: string }) {
           <Button type="submit">Open</Button>
         </div>
         <Refusal message={refusal} />
-      </form>
+      </Form>
     );
   }
   return (

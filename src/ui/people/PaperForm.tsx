@@ -9,6 +9,7 @@ import type { InferType } from 'yup';
 import { Changes } from './Changes';
 import { ScreeningQuestions } from '../cohorts/ScreeningQuestions';
 import { Day, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 
@@ -28,7 +29,7 @@ export function PaperForm({ person, today, mayLook }: { person: string; today: s
     setChanges(reply.ok ? reply.value : [reply.message]);
   });
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 960 }}>
+    <Form form={form} className="stack" style={{ maxWidth: 960 }}>
       <div className="sheet stack">
         <Day form={form} name="screenedOn" label="Filled in on" />
         <Day
@@ -52,6 +53,6 @@ export function PaperForm({ person, today, mayLook }: { person: string; today: s
         )}
         <Button href={`/cohorts/people/${person}`}>Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }

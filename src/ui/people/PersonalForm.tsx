@@ -2,7 +2,7 @@ import { ASKED, CONSENT, SAID, type Condition } from '@/core/screening';
 import { longDayText, type IsoDate } from '@/core/units';
 
 interface Props {
-  readonly token: string;
+  readonly link: string;
   readonly form: {
     readonly person: string;
     readonly studio: string;
@@ -13,8 +13,8 @@ interface Props {
 }
 
 /** A person's own form: plain words, every question optional, and not a line of JavaScript. */
-export function PersonalForm({ token, form: { person, studio, today, lastUntil, asked } }: Props) {
-  const send = { method: 'post', action: `/api/form/${token}` } as const;
+export function PersonalForm({ link, form: { person, studio, today, lastUntil, asked } }: Props) {
+  const send = { method: 'post', action: `/api/form/${link}` } as const;
   return (
     <>
       <p className="soft">{studio}</p>

@@ -42,22 +42,28 @@ export function ClassLogNote({ session, log, maySettle }: { session: string; log
   );
 }
 
-function hurt({ people }: ShownLog): boolean {
-  return people.some(({ stopSigns }) => stopSigns.length > 0);
+function hurt({ people, unnamed }: ShownLog): boolean {
+  return unnamed.length > 0 || people.some(({ stopSigns }) => stopSigns.length > 0);
 }
 
 function Said({ log }: { log: ShownLog }) {
   const missing = log.people.filter(({ came }) => !came).map(({ name }) => name);
-  const notable = log.people.filter(({ came, effort, stopSigns }) => came && (effort !== 'easy' || stopSigns.length > 0));
+  const notable = log.people.filter(({ came, late, effort, stopSigns }) => came && (late || effort !== 'easy' || stopSigns.length > 0));
   return (
     <>
       <p>
         <strong>Logged by {log.by}</strong>, {log.at}: {log.summary}; {log.reached} was reached.
         {missing.length > 0 && ` Missed by ${listedSentence(missing)}`}
       </p>
-      {notable.map(({ name, effort, stopSigns }) => (
+      {log.unnamed.length > 0 && (
+        <p>
+          Somebody who was not named: <strong>{log.unnamed.join(', ')}</strong>
+        </p>
+      )}
+      {notable.map(({ name, late, effort, stopSigns }) => (
         <p key={name}>
           {name}: {effort}
+          {late && ', came late'}
           {stopSigns.length > 0 && <strong>, {stopSigns.join(', ')}</strong>}
         </p>
       ))}

@@ -6,6 +6,7 @@ import { readNotesAction, sayNoteAction } from '@/app/actions/plans';
 import { sessionNoteForm } from '@/forms';
 import type { NoteView } from '@/views/plan';
 import { Field, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 
 /** What whoever plans a class and whoever teaches it say to each other about it. Opening it is reading it. */
@@ -32,7 +33,7 @@ export function Conversation({ session, said: { notes, unread } }: { session: st
           ))}
         </ul>
       )}
-      <form onSubmit={form.send} noValidate className="stack noprint" style={{ marginTop: 6 }}>
+      <Form form={form} className="stack noprint" style={{ marginTop: 6 }}>
         <Field form={form} name="text" id="session-note" label={notes.length > 0 ? 'Answer' : 'Say something about this class'} multiline />
         <Refusal message={form.refusal} />
         <div>
@@ -40,7 +41,7 @@ export function Conversation({ session, said: { notes, unread } }: { session: st
             Say it
           </Button>
         </div>
-      </form>
+      </Form>
     </section>
   );
 }

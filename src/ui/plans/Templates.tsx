@@ -8,6 +8,7 @@ import { templateForm } from '@/forms';
 import type { PlanView } from '@/views/plan';
 import { PickField } from '../fields';
 import { Field, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useAction } from '../forms/useAction';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
@@ -76,7 +77,7 @@ export function Templates({ plan: { session, sources }, empty, onTake }: Props) 
           </div>
           <Refusal message={refusal} />
           {!empty && (
-            <form onSubmit={form.send} noValidate className="stack">
+            <Form form={form} className="stack">
               <Field form={form} name="name" id="template-name" label="Keep this class as a template called" />
               <Refusal message={form.refusal} />
               <div>
@@ -84,7 +85,7 @@ export function Templates({ plan: { session, sources }, empty, onTake }: Props) 
                   Keep it
                 </Button>
               </div>
-            </form>
+            </Form>
           )}
         </div>
       </Fold>

@@ -20,6 +20,7 @@ import {
 import { v7 as newId } from 'uuid';
 import { ChoiceField, NumberField } from '../fields';
 import { conditionName } from './words';
+import { Form } from '../forms/Form';
 
 interface Props {
   readonly condition: string;
@@ -50,11 +51,13 @@ export function ChangeRule({ condition, rule, onChange, onLeave }: Props) {
   const looser = isLooser(change);
   const problem = changeProblem(change);
   return (
-    <form
+    <Form
       className="stack"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!problem) onChange(change);
+      form={{
+        send: (event) => {
+          event?.preventDefault();
+          if (!problem) onChange(change);
+        },
       }}
     >
       <h2>{rule ? conditionName(condition) : `A rule for ${conditionName(condition)}`}</h2>
@@ -100,7 +103,7 @@ export function ChangeRule({ condition, rule, onChange, onLeave }: Props) {
         </Button>
         <Button onClick={onLeave}>Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }
 

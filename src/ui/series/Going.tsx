@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { goOnAction, undoStepBackAction, writeToDriftingAction } from '@/app/actions/series';
+import { answerSignsAction } from '@/app/actions/signs';
+import { undoStepBackAction, writeToDriftingAction } from '@/app/actions/series';
 import { dayText } from '@/core/units';
 import type { HardDay, SeriesView } from '@/views/series';
 import { Claims } from '../fields';
@@ -17,11 +18,11 @@ type Of = NonNullable<SeriesView['going']>;
 
 /** How a series goes: who is drifting off and can be written to, whose day was too much, and afterwards what to change. */
 export function Going({ view, going }: { view: SeriesView; going: Of }) {
-  const held = view.people.filter(({ held: one }) => one);
+  const held = view.people.filter((one) => one.held.length > 0);
   return (
     <>
-      {held.map(({ member, name }) => (
-        <Held key={member} member={member} name={name} />
+      {held.map(({ member, name, held: signs }) => (
+        <Held key={member} signs={signs} name={name} />
       ))}
       {going.after.length > 0 && (
         <section className="stack">
@@ -49,7 +50,7 @@ export function Going({ view, going }: { view: SeriesView; going: Of }) {
 }
 
 /** Something called for help: nothing but the natural breath until the director says how it goes on. */
-function Held({ member, name }: { member: string; name: string }) {
+function Held({ signs, name }: { signs: readonly string[]; name: string }) {
   const { run, busy, refusal, refresh } = useAction();
   return (
     <section className="note bad stack">
@@ -59,7 +60,8 @@ function Held({ member, name }: { member: string; name: string }) {
       <Button
         disabled={busy}
         onClick={async () => {
-          if ((await run(() => goOnAction({ member })))?.ok) refresh();
+          const answer = { signs: signs.map((id) => ({ id })), answer: 'We have spoken, and they go on.' };
+          if ((await run(() => answerSignsAction(answer)))?.ok) refresh();
         }}
       >
         We have spoken, {name.split(' ')[0]} goes on

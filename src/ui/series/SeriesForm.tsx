@@ -12,6 +12,7 @@ import { seriesAskForm, seriesForm, type SeriesInput } from '@/forms';
 import type { SeriesView } from '@/views/series';
 import { ManyField } from '../fields';
 import { Amount, Choice, Day, Field, Pick, Refusal, Time } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import course from '../courses/CourseForm.module.css';
 import { Weekdays } from '../courses/Weekdays';
@@ -75,7 +76,7 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Pro
   const begun = of?.begun ?? 0;
   const hasLive = of?.days.some(({ kind }) => kind === 'live') ?? false;
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 900 }}>
+    <Form form={form} className="stack" style={{ maxWidth: 900 }}>
       <div className={`sheet ${course.grid}`}>
         <Field form={form} name="name" label="Name of the series" published autoFocus />
         {!of && <Pick form={form} name="cohort" label="For" options={options(cohorts)} />}
@@ -106,7 +107,7 @@ export function SeriesForm({ cohorts, teachers, techniques, firstDate, of }: Pro
         </Button>
         <Button href={of ? `/series/${of.id}` : '/series'}>Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }
 

@@ -1,19 +1,18 @@
 'use client';
 
 import { signOutAction } from '@/app/actions/signin';
-import { forgetDevice } from '../device';
+import { forgetClasses } from '../device';
 
-/** Signs out and wipes what this device kept of classes; logs that were not sent yet stay. */
+/** Signs out and wipes what this device opens of classes; whatever was not sent yet stays, sealed for whoever wrote it. */
 export function SignOut() {
   return (
-    <button
-      type="button"
-      onClick={async () => {
-        await forgetDevice();
-        await signOutAction();
+    <form
+      action={signOutAction}
+      onSubmit={() => {
+        void forgetClasses();
       }}
     >
-      Sign out
-    </button>
+      <button>Sign out</button>
+    </form>
   );
 }

@@ -5,6 +5,7 @@ import { saveOwnNameAction, saveOwnPasswordAction, signOutElsewhereAction } from
 import { ownNameForm, ownPasswordForm } from '@/forms';
 import type { AccountView } from '@/views/staff';
 import { Field, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useAction } from '../forms/useAction';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
@@ -31,7 +32,7 @@ export function Account({ account }: { account: AccountView }) {
   };
   return (
     <div className="stack" style={{ gap: 24, maxWidth: 560 }}>
-      <form onSubmit={name.send} noValidate className="sheet stack">
+      <Form form={name} className="sheet stack">
         <h2>Name</h2>
         <Field form={name} name="name" label="Your name" autoComplete="name" />
         <Refusal message={name.refusal} />
@@ -40,8 +41,8 @@ export function Account({ account }: { account: AccountView }) {
             Save the name
           </Button>
         </div>
-      </form>
-      <form onSubmit={password.send} noValidate className="sheet stack">
+      </Form>
+      <Form form={password} className="sheet stack">
         <h2>Password</h2>
         <Field form={password} name="current" label="As it is now" type="password" autoComplete="current-password" />
         <Field form={password} name="password" label="The new one" type="password" autoComplete="new-password" />
@@ -52,7 +53,7 @@ export function Account({ account }: { account: AccountView }) {
             Change the password
           </Button>
         </div>
-      </form>
+      </Form>
       {account.teaches && <Feeds account={account} />}
       <section className="sheet stack">
         <h2>Signed in</h2>

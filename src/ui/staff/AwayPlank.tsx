@@ -6,6 +6,7 @@ import { removeAwayAction, saveAwayAction } from '@/app/actions/staff';
 import type { Away } from '@/core/staff';
 import { awayForm } from '@/forms';
 import { Day, Pick, Refusal, Time } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useAction } from '../forms/useAction';
 import { useForm } from '../forms/useForm';
 import { awayText } from './awayText';
@@ -57,7 +58,7 @@ export function AwayPlank({ aways, today, of }: Props) {
           {inside.join('; ')}.
         </p>
       )}
-      <form onSubmit={form.send} noValidate className="stack">
+      <Form form={form} className="stack">
         {of && <Pick form={form} name="staff" label="Who" options={of.map(({ id, name }) => ({ value: id, label: name }))} />}
         <Day form={form} name="from" label="First day away" />
         <Day form={form} name="until" label="Last day away" />
@@ -70,7 +71,7 @@ export function AwayPlank({ aways, today, of }: Props) {
         <Button type="submit" disabled={form.busy}>
           {of ? 'Say they are away' : 'I am away then'}
         </Button>
-      </form>
+      </Form>
     </section>
   );
 }

@@ -1,15 +1,16 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
+import { useActionState } from 'react';
 import { choosePasswordAction } from '@/app/actions/staff';
-import { choosePasswordForm } from '@/forms';
 import type { Role } from '@/core/staff';
-import { Field, Refusal } from '../forms/fields';
-import { useForm } from '../forms/useForm';
+import { Refusal } from '../forms/fields';
+import { NOT_SENT, problemOf } from '../forms/posted';
+import { PostedField } from '../forms/PostedField';
 
 interface Props {
-  readonly token: string;
+  /** What stands in the address for the link. */
+  readonly link: string;
   readonly joining: {
     readonly name: string;
     readonly email: string;
@@ -20,31 +21,25 @@ interface Props {
 }
 
 /** Somebody who was invited, or whose password is lost, chooses one. */
-export function ChoosePassword({ token, joining: { name, email, role, studio, purpose } }: Props) {
-  const router = useRouter();
-  const form = useForm(
-    choosePasswordForm,
-    { password: '', again: '' },
-    (values) => choosePasswordAction(token, values),
-    () => router.push('/sign-in?chosen'),
-  );
+export function ChoosePassword({ link, joining: { name, email, role, studio, purpose } }: Props) {
+  const [sent, action, busy] = useActionState(choosePasswordAction.bind(null, link), NOT_SENT);
   return (
     <>
       <h1>{purpose === 'invitation' ? `Welcome, ${name}` : `Another password, ${name}`}</h1>
       <p className="soft">{purpose === 'invitation' ? `You join ${studio} as ${role}.` : `For ${studio}. You will be signed out everywhere else.`}</p>
-      <form onSubmit={form.send} noValidate className="stack">
-        <input type="text" name="username" autoComplete="username" value={email} readOnly hidden />
-        <Field
-          form={form}
+      <form action={action} noValidate className="stack">
+        <input type="text" autoComplete="username" defaultValue={email} readOnly hidden />
+        <PostedField
+          sent={sent}
           name="password"
           label="Choose a password"
           type="password"
           autoComplete="new-password"
           helperText="A few words are easy to keep."
         />
-        <Field form={form} name="again" label="Once more" type="password" autoComplete="new-password" />
-        <Refusal message={form.refusal} />
-        <Button type="submit" variant="contained" disabled={form.busy}>
+        <PostedField sent={sent} name="again" label="Once more" type="password" autoComplete="new-password" />
+        <Refusal message={problemOf(sent)} />
+        <Button type="submit" variant="contained" disabled={busy}>
           {purpose === 'invitation' ? 'Join' : 'Set the password'}
         </Button>
       </form>

@@ -7,6 +7,7 @@ import { mayTeach, ROLES, type Role } from '@/core/staff';
 import { inviteForm } from '@/forms';
 import { ManyField } from '../fields';
 import { Choice, Field, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 
@@ -36,7 +37,7 @@ export function Invite({ families }: { families: readonly { readonly id: string;
   return (
     <section className="plank stack">
       <h2>Invite somebody</h2>
-      <form onSubmit={form.send} noValidate className="stack">
+      <Form form={form} className="stack">
         <Field form={form} name="name" label="Name" autoComplete="off" />
         <Field form={form} name="email" label="E-mail" type="email" autoComplete="off" />
         <Choice form={form} name="role" label="Role" options={ROLES.map((role) => ({ value: role, label: role }))} />
@@ -59,7 +60,7 @@ export function Invite({ families }: { families: readonly { readonly id: string;
         <Button type="submit" variant="contained" disabled={form.busy}>
           Send the invitation
         </Button>
-      </form>
+      </Form>
     </section>
   );
 }

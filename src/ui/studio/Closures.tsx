@@ -6,6 +6,7 @@ import { addClosureAction, removeClosureAction } from '@/app/actions/studio';
 import { dayText, type IsoDate } from '@/core/units';
 import { closureForm } from '@/forms';
 import { Day, Field, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useAction } from '../forms/useAction';
 import { useForm } from '../forms/useForm';
 import { CalendarFile } from './CalendarFile';
@@ -54,7 +55,7 @@ export function Closures({ closures, today }: Props) {
           {inside.map(dayText).join(', ')}.
         </p>
       )}
-      <form onSubmit={form.send} noValidate className="stack">
+      <Form form={form} className="stack">
         <Day form={form} name="from" label="First closed day" />
         <Day form={form} name="until" label="Last closed day" />
         <Field form={form} name="reason" label="Why" />
@@ -62,7 +63,7 @@ export function Closures({ closures, today }: Props) {
         <Button type="submit" disabled={form.busy}>
           Close these days
         </Button>
-      </form>
+      </Form>
       <CalendarFile as="closures" />
     </section>
   );

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { previewPaceAction, saveConventionsAction } from '@/app/actions/studio';
 import { conventionsForm } from '@/forms';
 import { Amount, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 
@@ -17,7 +18,7 @@ export function ConventionsForm(initial: { version: number; tempoSeconds: number
   });
   const natural = Number(form.watch('naturalSeconds'));
   return (
-    <form onSubmit={form.send} noValidate className="plank stack">
+    <Form form={form} className="plank stack">
       <h2>Pace</h2>
       <Amount
         form={form}
@@ -38,7 +39,7 @@ export function ConventionsForm(initial: { version: number; tempoSeconds: number
       <Button type="submit" variant="contained" disabled={form.busy}>
         Save the pace
       </Button>
-    </form>
+    </Form>
   );
 }
 

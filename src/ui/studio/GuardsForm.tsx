@@ -6,6 +6,7 @@ import { previewGuardsAction, saveGuardsAction } from '@/app/actions/studio';
 import type { Guards } from '@/core/climb';
 import { guardsForm, type GuardsInput } from '@/forms';
 import { Amount, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 import { Fold } from '../shell/Fold';
@@ -38,7 +39,7 @@ export function GuardsForm({ version, guards }: { version: number; guards: Guard
     setLines(reply.ok ? reply.value : null);
   });
   return (
-    <form onSubmit={form.send} noValidate className="plank stack">
+    <Form form={form} className="plank stack">
       <Fold title="Guards">
         <p className="small soft">How fast things grow here, when a climb goes on, and what finishes a series.</p>
         <div className="stack">
@@ -66,6 +67,6 @@ export function GuardsForm({ version, guards }: { version: number; guards: Guard
           </div>
         </div>
       </Fold>
-    </form>
+    </Form>
   );
 }

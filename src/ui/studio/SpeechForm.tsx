@@ -6,6 +6,7 @@ import { saveSpeechAction } from '@/app/actions/studio';
 import { LOUDNESS, spacedTempo, WORDED, type SheetOptions } from '@/core/cues';
 import { speechForm, type SpeechInput } from '@/forms';
 import { Amount, Choice, Field, Pick, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
 import styles from './SpeechForm.module.css';
@@ -32,7 +33,7 @@ export function SpeechForm({ version, speech, families }: Props) {
   const spaced = spacer.trim() !== '' && Number(speed) > 0 ? spacedTempo(spacer, Number(speed)) / 1000 : null;
   const rows = useFieldArray({ control: form.control, name: 'lines' });
   return (
-    <form onSubmit={form.send} noValidate className="sheet stack">
+    <Form form={form} className="sheet stack">
       <h2>How we speak</h2>
       <div className={styles.two}>
         <Choice form={form} name="loudness" label="How much is said" options={LOUDNESS.map((one) => ({ value: one, label: one }))} />
@@ -70,6 +71,6 @@ export function SpeechForm({ version, speech, families }: Props) {
           Save how we speak
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

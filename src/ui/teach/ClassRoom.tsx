@@ -1,24 +1,30 @@
 'use client';
 
+import { dateIn } from '@/core/units';
 import type { ClassView } from '@/views/teach';
-import { keepPageOffline } from '../device';
+import { keepClassOffline } from '../device';
 import { ClassScreen } from './ClassScreen';
 import { Door } from './Door';
+import { useNow } from '../shell/useNow';
 import { LogForm } from './LogForm';
 import { ReadPlan } from './ReadPlan';
 import { useRun } from './run';
 
 /** A class from reading its plan to its log. Once opened it needs no network: everything is here and on the device. */
-export function ClassRoom({ room, logging }: { room: ClassView; logging: boolean }) {
-  const { run, change } = useRun(room.session.id, room.plan.id, logging || (room.past && !room.logged) ? 'log' : 'plan');
+export function ClassRoom({ room: sent, logging }: { room: ClassView; logging: boolean }) {
+  const { run, change } = useRun(sent.session.id, sent.plan.id, logging || (sent.past && !sent.logged) ? 'log' : 'plan');
+  const today = useNow((now) => dateIn(sent.zone, new Date(now)), sent.session.date);
+  const begun = useNow((now) => now >= Date.parse(sent.logFrom), true);
   if (!run) return <p className="soft">Asking this device how far the class has come …</p>;
+  // A page that was kept the evening before opens on the day of the class.
+  const room = { ...sent, today: sent.session.date === today, past: sent.session.date < today };
   switch (run.stage) {
     case 'plan':
       return (
         <ReadPlan
           room={room}
           onOpen={() => {
-            void keepPageOffline();
+            void keepClassOffline();
             change({ stage: room.today ? 'door' : 'class' });
           }}
         />
@@ -29,6 +35,6 @@ export function ClassRoom({ room, logging }: { room: ClassView; logging: boolean
       return <ClassScreen room={room} run={run} change={change} />;
     case 'log':
     case 'logged':
-      return <LogForm room={room} run={run} change={change} />;
+      return <LogForm room={room} begun={begun} run={run} change={change} />;
   }
 }

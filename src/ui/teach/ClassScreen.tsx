@@ -2,14 +2,16 @@
 
 import Dialog from '@mui/material/Dialog';
 import { useEffect, useMemo, useState } from 'react';
-import { layOut, momentAt, phaseText, positionAt, secondAt, step, type Moment, type PlayerMove, type Second } from '@/core/cues';
+import { v7 as newId } from 'uuid';
+import { layOut, momentAt, phaseText, positionAt, secondAt, type Moment, type PlayerMove, type Second } from '@/core/cues';
 import { doorKey, inStepText, type InStep } from '@/core/screening';
 import { changeLine, changesBetween, shortenTo } from '@/core/plan';
 import { clockText, untilClock } from '@/core/units';
+import { keepWaiting, sendWaiting } from '../device';
 import { useLibrary } from '../shell/Inside';
 import type { ClassView } from '@/views/teach';
 import { Rails } from './Rails';
-import { deviceClock, doorOf, type Run } from './run';
+import { deviceClock, doorOf, moved, playedUntil, type Run } from './run';
 import styles from './ClassScreen.module.css';
 import { useAwake, usePosition, useTones } from './stage';
 
@@ -30,7 +32,7 @@ export function ClassScreen({ room, run, change }: Props) {
   const [said, setSaid] = useState('');
   useAwake(run.player.playing);
   useTones(run.tones && run.player.playing, moment?.segment ?? null);
-  const go = (move: PlayerMove) => change({ player: step(run.player, move, deviceClock(), line) });
+  const go = (move: PlayerMove) => change(moved(run, move, line));
   const keys: readonly Key[] = [
     { label: run.player.playing ? 'Pause' : 'Go on', key: ' ', sign: 'space', act: () => go(run.player.playing ? 'pause' : 'play') },
     { label: 'Again', key: 'a', sign: 'A', act: () => go('again') },
@@ -45,9 +47,19 @@ export function ClassScreen({ room, run, change }: Props) {
       key: 's',
       sign: 'S',
       stop: true,
-      act: () => moment && change({ signs: [...run.signs, { at: position, block: moment.block.name }] }),
+      act: () => moment && mark(moment),
     },
+    { label: 'Door', key: 'd', sign: 'D', act: () => change({ stage: 'door' }) },
   ];
+  /** A stop sign goes to the studio at once; whose it was and which is said in the log, where somebody can. */
+  const mark = ({ block }: Moment) => {
+    const sign = { id: newId(), place: `${clockText(position)} in, during ${block.name}`, person: null, sign: null, slip: false };
+    change({ signs: [...run.signs, sign] });
+    if (room.today)
+      void keepWaiting('mark', { session: room.session.id, ...sign })
+        .then(sendWaiting)
+        .catch(() => undefined);
+  };
   /** Shortens what is still ahead so that the class ends when it should. */
   const endInTime = () => {
     if (!moment) return;
@@ -57,7 +69,9 @@ export function ClassScreen({ room, run, change }: Props) {
     if (left < -60 * 60_000 || over > 3 * 60 * 60_000) return setSaid(`${room.endsAt} is not near; nothing was shortened.`);
     const blocks = run.shortened ?? room.planned;
     const short = shortenTo(blocks, moment.segment.block, over, basis);
-    change({ shortened: short.blocks, player: { ...run.player, position: positionAt(run.player, deviceClock(), line), clockAt: deviceClock() } });
+    const clock = deviceClock();
+    const player = { ...run.player, position: positionAt(run.player, clock, line), clockAt: clock };
+    change({ shortened: short.blocks, player, played: playedUntil(run, line, clock) });
     setSaid(
       `${changesBetween(blocks, short.blocks, basis).map(changeLine).join('; ')}.${short.over > 0 ? ` Still ${clockText(short.over)} too long.` : ''}`,
     );
@@ -69,7 +83,7 @@ export function ClassScreen({ room, run, change }: Props) {
   // What the director says of it: of the whole class while people arrive, then block by block.
   const own = room.blocks.find(({ id }) => id === moment.block.id)?.note ?? '';
   const note = [...(moment.segment.block === 0 ? [room.plan.purpose, room.plan.note] : []), own].filter(Boolean).join(' · ');
-  const end = () => change({ player: step(run.player, 'pause', deviceClock(), line), stage: room.today ? 'log' : 'plan' });
+  const end = () => change({ ...moved(run, 'pause', line), stage: room.today ? 'log' : 'plan' });
   return (
     <Dialog fullScreen open slotProps={{ paper: { className: styles.screen, 'aria-label': 'Class' } }} transitionDuration={0}>
       <Rails moment={moment} mirror={run.mirror} />

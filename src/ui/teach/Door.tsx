@@ -13,7 +13,13 @@ const MEAL_WORD = { none: 'has eaten', 'within 3 h': 'ate in 3 h', 'within 2 h':
 /** The day's questions at the door. Whoever is marked has other instructions at once, for this class only. */
 export function Door({ room, run, change }: { room: ClassView; run: Run; change: (more: Partial<Run>) => void }) {
   const mark = (person: string, more: Partial<DoorAnswers>) => change({ door: { ...run.door, [person]: { ...doorOf(run, person), ...more } } });
-  const away = (person: string) => change({ away: run.away.includes(person) ? run.away.filter((id) => id !== person) : [...run.away, person] });
+  const begun = run.played.length > 0 || run.player.playing;
+  const away = (person: string) => {
+    const gone = run.away.includes(person);
+    const without = (all: readonly string[]) => all.filter((id) => id !== person);
+    // Whoever comes once it has begun came late.
+    change({ away: gone ? without(run.away) : [...run.away, person], late: gone && begun ? [...run.late, person] : without(run.late) });
+  };
   return (
     <>
       <h1>At the door</h1>
@@ -49,7 +55,7 @@ export function Door({ room, run, change }: { room: ClassView; run: Run; change:
       </ul>
       <div className={styles.bar}>
         <Button variant="contained" size="large" onClick={() => change({ stage: 'class' })}>
-          To the class screen
+          {begun ? 'Back to the class' : 'To the class screen'}
         </Button>
         <Button onClick={() => change({ stage: 'plan' })}>Back to the plan</Button>
       </div>

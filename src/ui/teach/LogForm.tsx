@@ -1,16 +1,16 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { DONE, EFFORTS, FIRST_BREATHS, MOODS, reachedBy, type Attendance, type BlockDone, type FirstBreath, type Mood } from '@/core/teach';
-import { clockText, dayText } from '@/core/units';
-import { FORM_LIMITS } from '@/forms/limits';
+import { layOut } from '@/core/cues';
+import { doneIn, reachedBy } from '@/core/teach';
 import type { ClassView } from '@/views/teach';
-import { keepLog, sendLog, type Sent } from '../device';
-import type { Run } from './run';
+import { isWaiting, keepWaiting, sendKept, type Sent } from '../device';
+import { useLibrary } from '../shell/Inside';
+import { LogFields } from './LogFields';
+import type { LogDraft, MarkedSign, Run } from './run';
 import styles from './Teach.module.css';
 
 interface Props {
@@ -20,248 +20,143 @@ interface Props {
 }
 
 /** After class: what was kept of it, or the form for it. A teacher's own log can be put right for a day. */
-export function LogForm({ room, run, change }: Props) {
+export function LogForm({ room, run, change, begun }: Props & { readonly begun: boolean }) {
   const [sent, setSent] = useState<Sent | null>(null);
   const [again, setAgain] = useState(false);
+  const library = useLibrary();
+  const began = useMemo(() => asItRan(room, run, library), [room, run, library]);
   const over = run.stage === 'logged' || room.logged;
-  if (!over || again)
+  if (!begun)
     return (
-      <Form
-        room={room}
-        run={run}
-        corrected={again ? room.ownLog : null}
-        onBack={again ? () => setAgain(false) : room.past ? null : () => change({ stage: 'class' })}
-        onSent={(answer) => {
-          setSent(answer);
-          setAgain(false);
-          change({ stage: 'logged' });
-        }}
-      />
+      <div className="stack">
+        <h1>It has not begun</h1>
+        <p>This class begins at {room.session.start}. It can be logged from then on.</p>
+        <p>
+          <Link href="/teach">Back to your classes</Link>
+        </p>
+      </div>
     );
-  return <Kept sent={sent} onAgain={room.ownLog && sent === null ? () => setAgain(true) : null} />;
+  if (over && !again) return <Kept sent={sent} room={room} run={run} onAgain={room.ownLog && sent === null ? () => setAgain(true) : null} />;
+  return (
+    <Form
+      key={again ? 'again' : 'first'}
+      room={room}
+      run={run}
+      change={change}
+      draft={again ? corrected(room) : (run.log ?? began)}
+      keep={again ? null : (log) => change({ log })}
+      corrects={again ? (room.ownLog?.id ?? null) : null}
+      onBack={again ? () => setAgain(false) : room.past ? null : () => change({ stage: 'class' })}
+      onSent={(answer) => {
+        setSent(answer);
+        setAgain(false);
+        change({ stage: 'logged' });
+      }}
+    />
+  );
 }
 
-interface FormProps extends Pick<Props, 'room' | 'run'> {
-  /** The log that this one stands in for. */
-  readonly corrected: ClassView['ownLog'];
+/** A log as the class ran: who was here and came late, and what was left out, ended early or shortened on the way. */
+function asItRan(room: ClassView, run: Run, library: ReturnType<typeof useLibrary>): LogDraft {
+  const line = run.shortened ? layOut(run.shortened, { library, naturalBreath: room.naturalBreath }, room.speech) : room.line;
+  const techniques = room.blocks.filter(({ kind }) => kind === 'technique').map(({ id }) => id);
+  const done = run.played.length === 0 ? [] : doneIn(room.line.blocks, line.blocks, run.played);
+  return {
+    attendance: room.people.map(({ id: person }) => ({
+      person,
+      came: !run.away.includes(person),
+      late: run.late.includes(person),
+      effort: 'easy',
+      stopSigns: [],
+    })),
+    blocks: done.filter(({ block }) => techniques.includes(block)),
+    allDone: run.played.length > 0 && done.every(({ block }) => !techniques.includes(block)),
+    firstBreath: room.holds ? 'easy' : null,
+    mood: { before: null, after: null },
+    note: '',
+    change: '',
+  };
+}
+
+/** The log that is put right, as it was sent. */
+function corrected({ ownLog, people }: ClassView): LogDraft {
+  const log = ownLog!;
+  return {
+    attendance: people.map(
+      ({ id: person }) => log.attendance.find((one) => one.person === person) ?? { person, came: false, effort: 'easy', stopSigns: [] },
+    ),
+    blocks: log.blocks,
+    allDone: log.blocks.length === 0,
+    firstBreath: log.firstBreath,
+    mood: log.mood ?? { before: null, after: null },
+    note: log.note,
+    change: log.change,
+  };
+}
+
+interface FormProps extends Props {
+  readonly draft: LogDraft;
+  /** Keeps what is typed; null where it is only put right. */
+  readonly keep: ((log: LogDraft) => void) | null;
+  readonly corrects: string | null;
   readonly onBack: (() => void) | null;
   readonly onSent: (answer: Sent) => void;
 }
 
-/** In half a minute: everyone came and found it easy, all of it was done, unless said otherwise; one tap a difference. */
-function Form({ room, run, corrected, onBack, onSent }: FormProps) {
-  const [id] = useState(() => (corrected ? newId() : run.logId));
-  const [lines, setLines] = useState<readonly Attendance[]>(() =>
-    room.people.map(
-      ({ id: person }) =>
-        corrected?.attendance.find((one) => one.person === person) ?? { person, came: !run.away.includes(person), effort: 'easy', stopSigns: [] },
-    ),
-  );
-  const [blocks, setBlocks] = useState<readonly BlockDone[]>(corrected?.blocks ?? []);
-  const [firstBreath, setFirstBreath] = useState<FirstBreath | null>(corrected?.firstBreath ?? (room.holds ? 'easy' : null));
-  const [mood, setMood] = useState<Mood>(corrected?.mood ?? { before: null, after: null });
-  const [note, setNote] = useState(corrected?.note ?? '');
-  const [other, setOther] = useState(corrected?.change ?? '');
+/** The form, kept on the device with every tap, and sent. */
+function Form({ room, run, change, draft: first, keep, corrects, onBack, onSent }: FormProps) {
+  const [id] = useState(() => (corrects ? newId() : run.logId));
+  const [draft, setDraft] = useState(first);
   const [refused, setRefused] = useState('');
   const [busy, setBusy] = useState(false);
-  const edit = (person: string, more: Partial<Attendance>) => setLines(lines.map((line) => (line.person === person ? { ...line, ...more } : line)));
+  const edit = (more: Partial<LogDraft>) => {
+    const next = { ...draft, ...more };
+    setDraft(next);
+    keep?.(next);
+  };
   const techniques = room.blocks.filter(({ kind }) => kind === 'technique');
   const send = async () => {
+    if (techniques.length > 0 && !draft.allDone && draft.blocks.length === 0)
+      return setRefused('Say how far it went: tap “All of it was done”, or what was not.');
     setBusy(true);
-    const reached = reachedBy(techniques.length, blocks);
-    const said = { reached, note, blocks, firstBreath, mood: mood.before || mood.after ? mood : null, change: other, attendance: lines };
-    const log = { id, session: room.session.id, plan: room.plan.id, ...said, corrects: corrected?.id ?? null };
-    await keepLog(log);
-    const answer = await sendLog(log);
+    const { allDone: _, mood, ...said } = draft;
+    const log = {
+      id,
+      session: room.session.id,
+      plan: room.plan.id,
+      ...said,
+      reached: reachedBy(techniques.length, draft.blocks),
+      mood: mood.before || mood.after ? mood : null,
+      marks: corrects ? [] : run.signs,
+      unnamed: corrects ? (room.ownLog?.unnamed ?? []) : [],
+      corrects,
+    };
+    await keepWaiting('log', log);
+    const answer = await sendKept('log', log);
     setBusy(false);
     if (typeof answer === 'string') onSent(answer);
     else setRefused(answer.refused);
   };
-  const came = lines.filter((line) => line.came).length;
-  const setDone = (block: string, done: BlockDone['done']) =>
-    setBlocks(
-      blocks.some((one) => one.block === block && one.done === done)
-        ? blocks.filter((one) => one.block !== block)
-        : [...blocks.filter((one) => one.block !== block), { block, done }],
-    );
+  const name = (signs: readonly MarkedSign[]) => change({ signs });
   return (
     <>
-      <h1>{corrected ? 'Put it right' : room.teacher ? `How was it, for ${room.teacher}?` : 'How was it?'}</h1>
-      <p className="lead">
-        {room.course}, {dayText(room.session.date)} {room.session.start}. <span className="num">{came}</span> of{' '}
-        <span className="num">{lines.length}</span> came. Change only what differs.
+      <LogFields room={room} draft={draft} edit={edit} signs={corrects ? [] : run.signs} name={name} putRight={corrects !== null} />
+      <p role="alert" className={refused ? 'note bad' : 'sr'}>
+        {refused}
       </p>
-      {run.signs.length > 0 && (
-        <p className="note bad">
-          Stop signs marked in class: {run.signs.map(({ at, block }) => `${clockText(at)} in, during ${block}`).join('; ')}. Say below whose and what
-          they were.
-        </p>
-      )}
-      <ul className="plain lines">
-        {room.people.map(({ id: person, name }) => {
-          const line = lines.find((one) => one.person === person)!;
-          return (
-            <li key={person} className={styles.person}>
-              <strong className={styles.who}>
-                {name}
-                {line.stopSigns.length > 0 && <span className={styles.sign}> {line.stopSigns.join(', ')}</span>}
-              </strong>
-              <span className={styles.marks} role="group" aria-label={name}>
-                <Toggle on={!line.came} onPress={() => edit(person, { came: !line.came, ...(line.came ? { stopSigns: [] } : {}) })}>
-                  did not come
-                </Toggle>
-                {line.came &&
-                  EFFORTS.map((effort) => (
-                    <Toggle key={effort} on={line.effort === effort} onPress={() => edit(person, { effort })}>
-                      {effort}
-                    </Toggle>
-                  ))}
-              </span>
-            </li>
-          );
-        })}
-      </ul>
-      <Signs room={room} lines={lines} onSign={(person, stopSigns) => edit(person, { stopSigns })} />
-      <section className={styles.part}>
-        <h2>How far it went</h2>
-        <p className="small soft">All of it, unless you say so.</p>
-        <ul className="plain lines">
-          {techniques.map(({ id: block, name, detail }) => (
-            <li key={block} className={styles.person}>
-              <span className={styles.who}>
-                {name} <span className="small soft num">{detail}</span>
-              </span>
-              <span className={styles.few} role="group" aria-label={`How far ${name} went`}>
-                {DONE.map((done) => (
-                  <Toggle key={done} on={blocks.some((one) => one.block === block && one.done === done)} onPress={() => setDone(block, done)}>
-                    {done === 'part' ? 'in part' : done}
-                  </Toggle>
-                ))}
-              </span>
-            </li>
-          ))}
-        </ul>
-      </section>
-      {room.holds && (
-        <Row title="The first free breath after the holds">
-          {FIRST_BREATHS.map((one) => (
-            <Toggle key={one} on={firstBreath === one} onPress={() => setFirstBreath(one)}>
-              {one}
-            </Toggle>
-          ))}
-        </Row>
-      )}
-      {(['before', 'after'] as const).map((when) => (
-        <Row key={when} title={`The room ${when}`}>
-          {MOODS.map((one) => (
-            <Toggle key={one} on={mood[when] === one} onPress={() => setMood({ ...mood, [when]: mood[when] === one ? null : one })}>
-              {one}
-            </Toggle>
-          ))}
-        </Row>
-      ))}
-      <div className={`stack ${styles.part}`}>
-        <TextField
-          id="change"
-          label="What to change next time"
-          value={other}
-          onChange={(event) => setOther(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: FORM_LIMITS.note } }}
-        />
-        <TextField
-          id="note"
-          label="A note to the director"
-          multiline
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: FORM_LIMITS.logNote } }}
-        />
-        <p role="alert" className={refused ? 'note bad' : 'sr'}>
-          {refused}
-        </p>
-      </div>
-      <div className={`${styles.bar} ${styles.sticky}`}>
-        <Button variant="contained" size="large" disabled={busy} onClick={() => void send()}>
-          Send the log
-        </Button>
-        {onBack && <Button onClick={onBack}>{corrected ? 'Leave it as it was' : 'Back to the class'}</Button>}
-      </div>
+      <LogBar busy={busy} onSend={() => void send()} onBack={onBack} back={corrects ? 'Leave it as it was' : 'Back to the class'} />
     </>
   );
 }
 
-/** A stop sign is tapped first, then whose it was: nobody scrolls a list for each person. */
-function Signs({
-  room,
-  lines,
-  onSign,
-}: {
-  room: ClassView;
-  lines: readonly Attendance[];
-  onSign: (person: string, signs: readonly string[]) => void;
-}) {
-  const [sign, setSign] = useState<string | null>(null);
+function LogBar({ busy, onSend, onBack, back }: { busy: boolean; onSend: () => void; onBack: (() => void) | null; back: string }) {
   return (
-    <section className={styles.part}>
-      <h2>Stop signs</h2>
-      <p className="small soft">None, unless you tap one.</p>
-      {[room.stopSigns, room.helpSigns].map((signs, help) => (
-        <div key={help} role="group" aria-label={help ? 'Called for help' : 'Let go'} style={{ marginBottom: 10 }}>
-          {help === 1 && <p className="small soft">Called for help; the director hears of it:</p>}
-          <div className={styles.chips}>
-            {signs.map((one) => (
-              <Toggle
-                key={one}
-                on={sign === one}
-                marked={lines.some(({ stopSigns }) => stopSigns.includes(one))}
-                onPress={() => setSign(sign === one ? null : one)}
-              >
-                {one}
-              </Toggle>
-            ))}
-          </div>
-        </div>
-      ))}
-      {sign && (
-        <div role="group" aria-label={`Who: ${sign}`} className={styles.whose}>
-          <p>
-            Whose was it? <strong>{sign}</strong>
-          </p>
-          <div className={styles.chips}>
-            {room.people
-              .filter(({ id }) => lines.some(({ person, came }) => person === id && came))
-              .map(({ id, name }) => {
-                const own = lines.find(({ person }) => person === id)!.stopSigns;
-                const on = own.includes(sign);
-                return (
-                  <Toggle key={id} on={on} onPress={() => onSign(id, on ? own.filter((one) => one !== sign) : [...own, sign])}>
-                    {name}
-                  </Toggle>
-                );
-              })}
-          </div>
-        </div>
-      )}
-    </section>
-  );
-}
-
-function Row({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <section className={`${styles.part} ${styles.person}`}>
-      <h2 className={styles.who}>{title}</h2>
-      <span className={styles.chips} role="group" aria-label={title}>
-        {children}
-      </span>
-    </section>
-  );
-}
-
-function Toggle({ on, marked = false, onPress, children }: { on: boolean; marked?: boolean; onPress: () => void; children: React.ReactNode }) {
-  return (
-    <button type="button" className={styles.toggle} aria-pressed={on} data-marked={marked ? '' : undefined} onClick={onPress}>
-      {children}
-    </button>
+    <div className={`${styles.bar} ${styles.sticky}`}>
+      <Button variant="contained" size="large" disabled={busy} onClick={onSend}>
+        Send the log
+      </Button>
+      {onBack && <Button onClick={onBack}>{back}</Button>}
+    </div>
   );
 }
 
@@ -275,14 +170,30 @@ const KEPT = {
   'signed out': ['Kept on this device', 'You are signed out. The log is safe here and goes out once you have signed in again.'],
 } as const;
 
-/** Where the log is now. */
-function Kept({ sent, onAgain }: { sent: Sent | null; onAgain: (() => void) | null }) {
-  const [title, text] = KEPT[typeof sent === 'string' ? sent : 'sent'];
+/** How often it is looked whether what waits has gone out. */
+const LOOKED_MS = 2000;
+
+/** Where the log is now: logged is what the studio has. */
+function Kept({ sent, room, run, onAgain }: { sent: Sent | null; room: ClassView; run: Run; onAgain: (() => void) | null }) {
+  const [waits, setWaits] = useState<boolean | null>(sent === null ? null : sent === 'waiting' || sent === 'signed out');
+  useEffect(() => {
+    let here = true;
+    const look = () => void isWaiting('log', run.logId).then((one) => here && setWaits(one));
+    look();
+    const timer = setInterval(look, LOOKED_MS);
+    return () => {
+      here = false;
+      clearInterval(timer);
+    };
+  }, [run.logId]);
+  if (waits === null) return <p className="soft">Asking this device …</p>;
+  const state = waits ? (sent === 'signed out' ? 'signed out' : 'waiting') : sent === 'held' ? 'held' : 'sent';
+  const [title, text] = KEPT[state];
   return (
     <div className="stack" role="status">
       <h1>{title}</h1>
       <p>{text}</p>
-      {onAgain && (
+      {onAgain && room.logged && (
         <p>
           Something in it is not right? <Button onClick={onAgain}>Put it right</Button> <span className="soft">Both versions are kept.</span>
         </p>

@@ -2,10 +2,31 @@
 
 import { useEffect, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { AT_THE_START, type PlayerState } from '@/core/cues';
+import { AT_THE_START, positionAt, step, type ClassLine, type PlayerMove, type PlayerState } from '@/core/cues';
 import { NOTHING_TODAY, type DoorAnswers } from '@/core/screening';
 import type { Block } from '@/core/plan';
+import { withPlayed, type Attendance, type BlockDone, type FirstBreath, type Mood, type Played } from '@/core/teach';
 import { keepRun, keptRun } from '../device';
+
+/** A stop sign marked while teaching: whose it was and which may be said at once, in the log, or never. */
+export interface MarkedSign {
+  readonly id: string;
+  readonly place: string;
+  readonly person: string | null;
+  readonly sign: string | null;
+  readonly slip: boolean;
+}
+
+/** A log as far as it is typed. */
+export interface LogDraft {
+  readonly attendance: readonly Attendance[];
+  readonly blocks: readonly BlockDone[];
+  readonly allDone: boolean;
+  readonly firstBreath: FirstBreath | null;
+  readonly mood: Mood;
+  readonly note: string;
+  readonly change: string;
+}
 
 /** How far a class has come on this device: kept as it changes, so that a reload goes on where it was. */
 export interface Run {
@@ -13,13 +34,18 @@ export interface Run {
   readonly door: Readonly<Record<string, DoorAnswers>>;
   /** People who have not come. */
   readonly away: readonly string[];
+  /** People who came after it had begun. */
+  readonly late: readonly string[];
   readonly player: PlayerState;
-  /** Stop signs marked while teaching, to be named in the log. */
-  readonly signs: readonly { readonly at: number; readonly block: string }[];
+  /** What of it was played. */
+  readonly played: Played;
+  readonly signs: readonly MarkedSign[];
   readonly mirror: boolean;
   readonly tones: boolean;
   /** The blocks as they were shortened on the way; null while the class runs as published. */
   readonly shortened: readonly Block[] | null;
+  /** The log as far as it is typed; null before anything is. */
+  readonly log: LogDraft | null;
   /** Made here, so that a log that is sent twice is kept once. */
   readonly logId: string;
 }
@@ -28,11 +54,14 @@ const fresh = (stage: Run['stage']): Run => ({
   stage,
   door: {},
   away: [],
+  late: [],
   player: AT_THE_START,
+  played: [],
   signs: [],
   mirror: false,
   tones: false,
   shortened: null,
+  log: null,
   logId: newId(),
 });
 
@@ -47,7 +76,11 @@ export function useRun(session: string, plan: string, start: Run['stage']) {
     let here = true;
     void keptRun<Run>(key)
       .catch(() => undefined)
-      .then((kept) => here && setRun(start === 'log' ? { ...(kept ?? fresh('log')), stage: 'log' } : (kept ?? fresh(start))));
+      .then((kept) => {
+        if (!here) return;
+        const from = kept ? { ...fresh(start), ...kept } : fresh(start);
+        setRun(start === 'log' && from.stage !== 'logged' ? { ...from, stage: 'log' } : from);
+      });
     return () => {
       here = false;
     };
@@ -60,6 +93,17 @@ export function useRun(session: string, plan: string, start: Run['stage']) {
       return next;
     });
   return { run, change };
+}
+
+/** What becomes of a run by a move of its player: where it stands, and what was played until then. */
+export function moved({ player, played }: Run, move: PlayerMove, line: ClassLine): Pick<Run, 'player' | 'played'> {
+  const clock = deviceClock();
+  return { player: step(player, move, clock, line), played: playedUntil({ player, played }, line, clock) };
+}
+
+/** What was played until now. */
+export function playedUntil({ player, played }: Pick<Run, 'player' | 'played'>, line: ClassLine, clock = deviceClock()): Played {
+  return player.playing ? withPlayed(played, player.position, positionAt(player, clock, line)) : played;
 }
 
 export const doorOf = (run: Run, person: string): DoorAnswers => run.door[person] ?? NOTHING_TODAY;

@@ -6,6 +6,7 @@ import { saveOwnWayAction } from '@/app/actions/techniques';
 import { formatDose, formatPattern } from '@/core/pattern';
 import { ownWayForm, type OwnWayInput } from '@/forms';
 import { Field, Pick, Refusal } from '../forms/fields';
+import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
 import { useLibrary } from '../shell/Inside';
 import { useNotice } from '../look/Notices';
@@ -35,7 +36,7 @@ export function SaveOwn({ bench, saving }: { bench: OnBench; saving: Saving }) {
     return saveOwnWayAction({ ...values, pattern: formatPattern(bench.pattern), dose: formatDose(bench.dose) });
   }
   return (
-    <form onSubmit={form.send} noValidate className="stack" style={{ maxWidth: 520 }}>
+    <Form form={form} className="stack" style={{ maxWidth: 520 }}>
       <h2>{saving.id ? 'Save the next version' : 'Save as ours'}</h2>
       <Field form={form} name="name" label="What we call it" published autoFocus />
       {!saving.id && (
@@ -53,6 +54,6 @@ export function SaveOwn({ bench, saving }: { bench: OnBench; saving: Saving }) {
           Keep it
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

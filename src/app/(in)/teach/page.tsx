@@ -10,9 +10,13 @@ import { Refusal } from '@/server/errors';
 import type { Desk } from '@/server/desk';
 import type { WeekView } from '@/views/week';
 import { Cover } from '@/ui/teach/Cover';
+import { KeepWeek } from '@/ui/teach/KeepWeek';
 import { Week } from '@/ui/teach/Week';
 
 export const metadata: Metadata = { title: 'Teach' };
+
+/** For how many days ahead a device keeps its teacher's classes. */
+const KEPT_DAYS = 6;
 
 interface Props {
   readonly searchParams: Promise<{ week?: string; cover?: string }>;
@@ -26,10 +30,13 @@ export default async function TeachPage({ searchParams }: Props) {
     const id = may(desk.who.role, 'hand over') ? (wanted ?? nobody?.id ?? null) : null;
     const cover = id ? await coverOf(desk, id) : null;
     const open = mine.filter(({ state, date }) => state === 'not logged' && date < week.monday);
+    // What is taught in the next days opens without a network.
+    const soon = mine.filter(({ date, state }) => date >= desk.today && date <= addDays(desk.today, KEPT_DAYS) && state !== 'cancelled');
     const now = week.monday === mondayOf(desk.today);
     const here = (monday: string) => (monday === mondayOf(desk.today) ? '/teach' : `/teach?week=${monday}`);
     return (
       <>
+        <KeepWeek classes={soon.map(({ id: session }) => session)} />
         <div className="head">
           <h1>{now ? 'This week' : `The week of ${dayText(week.monday)}`}</h1>
           <nav className="actions" aria-label="Weeks">

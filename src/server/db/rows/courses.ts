@@ -21,6 +21,11 @@ export interface Cancelled {
   readonly at: string;
 }
 
+/** Who came to a class, as it is kept: which stop signs there were is sealed with each one's own key. */
+export interface KeptAttendance extends Omit<Attendance, 'stopSigns'> {
+  readonly sealed?: string | null;
+}
+
 /** A course and those of its classes that a change concerned, as they stood. */
 export interface CourseSnapshot {
   readonly version: number;
@@ -203,7 +208,9 @@ export const LogRow = defineEntity({
     plan: ofPlan(),
     taughtBy: ofStaff('taught_by'),
     at: p.datetime(),
-    attendance: p.json<readonly Attendance[]>(),
+    attendance: p.json<readonly KeptAttendance[]>(),
+    /** Stop signs of somebody nobody could name. */
+    unnamed: p.json<readonly string[]>(),
     reached: p.text().$type<Reached>(),
     note: p.text(),
     /** How far blocks went that were not done whole. */

@@ -3,6 +3,7 @@ import * as courses from './courses';
 import * as people from './people';
 import * as series from './series';
 import * as signIns from './signins';
+import * as signs from './signs';
 import * as studio from './studio';
 import * as ways from './ways';
 
@@ -11,12 +12,13 @@ export * from './courses';
 export * from './people';
 export * from './series';
 export * from './signins';
+export * from './signs';
 export { AwayRow, ClosureRow, DoneRow, FeedRow, RulebookRow, StaffRow, StudioRow } from './studio';
 export * from './ways';
 
 const { ofStaff, ofStudio, ...studioRows } = studio;
 
-export const ROWS = [studioRows, people, courses, series, signIns, ways].flatMap((tables) => Object.values(tables));
+export const ROWS = [studioRows, people, courses, series, signs, signIns, ways].flatMap((tables) => Object.values(tables));
 
 /** Tables that belong to a studio: all but the studios themselves, what is tried from outside, and the vault's own. */
 export const OURS = ROWS.map(({ meta }) => meta.className).filter((name) => !['Studio', 'Attempt', 'VaultKey'].includes(name));

@@ -82,8 +82,6 @@ export const SeriesMemberRow = defineEntity({
     /** The first day they were written, when they were let in. */
     toldFrom: p.date().nullable(),
     leftOn: p.date().nullable(),
-    /** Something called for help: nothing but the natural breath until the director says otherwise. */
-    heldAt: p.datetime().nullable(),
     version: p.integer().version(),
   },
 });

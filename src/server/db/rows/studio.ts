@@ -42,6 +42,8 @@ export const StaffRow = defineEntity({
     /** Null until an invitation is taken. */
     passwordHash: p.text().nullable(),
     qualifications: p.json<readonly Qualification[]>(),
+    /** What a device keeps of them is sealed with; it goes to their own pages alone. 32 bytes in base64. */
+    deviceKey: p.text(),
     leftAt: p.datetime().nullable(),
     version: p.integer().version(),
   },

@@ -9,7 +9,7 @@ import type { Progress, Session } from '../../repositories/courses';
 export function saidBy(sessions: readonly Session[], planning: Planning, people: number, progress: ReadonlyMap<string, Progress>): StepSaid[] {
   const last = sessions.findLast(({ id }) => progress.get(id)?.log);
   const log = last && progress.get(last.id)!.log!;
-  const says = log && whatItSays(log.attendance, people, planning.guards);
+  const says = log && whatItSays(log, people, planning.guards);
   if (!last || !log || !says) return [];
   const after = sessions.filter(({ date, fixed }) => date > last.date && !fixed);
   return techniquesIn(last.blocks).flatMap(({ technique, pattern, dose }): StepSaid[] => {

@@ -71,10 +71,9 @@ export async function planTasks(desk: Desk): Promise<Task[]> {
       href: more.length === 0 ? `/plans/${first.id}` : '/teach',
       doing: more.length === 0 ? 'Open the plan' : 'See the week',
     })),
-    ...plans.flatMap(({ id, date, start, course, logged, unsettled }): Task[] => {
+    ...plans.flatMap(({ id, date, start, course, unsettled }): Task[] => {
       const [href, when] = [`/plans/${id}`, `${dayText(date)} ${start}`];
       return [
-        ...(logged?.includes('stop sign') ? [{ harm: 'stop', text: `${course} on ${when}: ${logged}.`, href, doing: 'Read the log' } as const] : []),
         ...(unsettled
           ? [{ harm: 'mend', text: `${course} on ${when} has logs that say different things.`, href, doing: 'Settle them' } as const]
           : []),

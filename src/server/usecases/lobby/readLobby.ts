@@ -3,6 +3,7 @@ import { may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { needsDoing } from '../people/needsDoing';
 import { seriesTasks } from '../series/going';
+import { readSigns } from '../signs/answerSigns';
 import { readHeldLogs } from '../teach/heldLogs';
 import { courseTasks, planTasks } from './courseTasks';
 import { handedTasks, teachingTasks, weekTasks } from './teachingTasks';
@@ -12,6 +13,7 @@ export async function readLobby(desk: Desk): Promise<Task[]> {
   const { role } = desk.who;
   const tasks = (
     await Promise.all([
+      may(role, 'see reasons') ? signTasks(desk) : [],
       may(role, 'edit courses') ? courseTasks(desk) : [],
       may(role, 'see reasons') ? seriesTasks(desk) : [],
       may(role, 'add people') ? screeningTasks(desk) : [],
@@ -26,6 +28,16 @@ export async function readLobby(desk: Desk): Promise<Task[]> {
   return tasks.sort((a, b) => order.indexOf(a.harm) - order.indexOf(b.harm));
 }
 
+/** Stop signs nobody has answered for, those that call for help first. */
+async function signTasks(desk: Desk): Promise<Task[]> {
+  return (await readSigns(desk)).map(({ id, help, name, signs, where }) => ({
+    harm: help ? 'stop' : 'mend',
+    text: `${name ?? 'Somebody who was not named'}, ${where}: ${signs.join(', ') || (help ? 'something called for help' : 'a stop sign was marked, not said which')}. ${help ? 'Ask how they are.' : 'Ask, and say what was done.'}`,
+    href: `/signs#${id}`,
+    doing: 'Answer for it',
+  }));
+}
+
 async function screeningTasks(desk: Desk): Promise<Task[]> {
   return (await needsDoing(desk)).map(({ harm, text, people, cohort, kind }) => ({
     harm,
@@ -35,11 +47,11 @@ async function screeningTasks(desk: Desk): Promise<Task[]> {
   }));
 }
 
-/** Logs that could not be taken as they came; one with a stop sign comes first. */
+/** Logs that could not be taken as they came; what felt wrong in them stands by itself. */
 async function heldTasks(desk: Desk): Promise<Task[]> {
-  return (await readHeldLogs(desk)).map(({ by, class: where, signs }) => ({
-    harm: signs.length > 0 ? 'stop' : 'mend',
-    text: `A log of ${where ?? 'a class'} by ${by} could not be taken as it came${signs.length > 0 ? `. It names a stop sign: ${signs.join('; ')}` : ''}.`,
+  return (await readHeldLogs(desk)).map(({ by, class: where }) => ({
+    harm: 'mend',
+    text: `A log of ${where ?? 'a class'} by ${by} could not be taken as it came.`,
     href: '/plans#held',
     doing: 'Look at it',
   }));

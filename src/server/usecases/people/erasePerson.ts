@@ -11,6 +11,7 @@ import { attendanceOf } from '../../repositories/logs';
 import { erase, person, sweepTables } from '../../repositories/people';
 import { checkInsOf, openSigns, saidOf } from '../../repositories/checkIns';
 import { allSeries, partsOfPerson } from '../../repositories/series';
+import { endSignsOf } from '../../repositories/signs';
 import { member, openScreening, recordReading, screeningsOf } from '../../repositories/screenings';
 import type { SealedAnswers } from '../../repositories/sealed';
 
@@ -29,6 +30,7 @@ export async function erasePerson(desk: Desk, input: unknown): Promise<{ readonl
     const { id, name } = await person(at, form.person);
     if (form.name.trim() !== name) throw invalid({ field: 'name', message: `Type “${name}” to be sure.` });
     await enqueue(at, 'sweep-erased', {}, { startAfter: AGAIN_SECONDS });
+    await endSignsOf(at, id);
     return erase(at, id);
   });
   await sweepTables(desk.em);

@@ -44,11 +44,13 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     by: nameOf(log.taughtBy),
     reached: log.reached,
     note: log.note,
+    unnamed: log.unnamed,
     said: saidOf(log, at.plan?.blocks ?? session.blocks, studio.library),
     corrected: at.log?.each.some(({ corrects }) => corrects === log.id) ?? false,
-    people: log.attendance.map(({ person, came, effort, stopSigns }) => ({
+    people: log.attendance.map(({ person, came, late, effort, stopSigns }) => ({
       name: members.find((member) => member.id === person)?.name ?? 'somebody who left',
       came,
+      late: late === true,
       effort,
       stopSigns,
     })),

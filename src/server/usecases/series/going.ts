@@ -65,7 +65,7 @@ const theirDays = ({ joinedOn, leftOn }: Pick<SeriesMember, 'joinedOn' | 'leftOn
 /** Teachers know people of a series by their first names. */
 export const shownName = (name: string, whole: boolean) => (whole ? name : name.split(' ')[0]);
 
-/** What waits for the director in the series that run: who called for help, and who is drifting off. */
+/** What waits for the director in the series that run: who signed up, and who is drifting off. */
 export async function seriesTasks(desk: Desk): Promise<Task[]> {
   const all = await allSeries(desk);
   if (all.length === 0) return [];
@@ -73,15 +73,11 @@ export async function seriesTasks(desk: Desk): Promise<Task[]> {
   const tasks = await Promise.all(
     all.map(async (one): Promise<Task[]> => {
       const here = (await partsOf(desk, one, datesOf(one), everybody)).filter(({ leftOn }) => leftOn === null);
-      // Whoever called for help is asked after, also when the series is over.
       const goesOn = stateOf(one, desk.today) !== 'finished';
       const asking = (await membersOf(desk, [one.id])).filter(({ admitted, leftOn }) => !admitted && leftOn === null).length;
       const drifting = here.filter((part) => driftOf(part.over, part.checkIns) !== null).length;
       const open = { href: `/series/${one.id}`, doing: 'Open the series' };
       return [
-        ...here
-          .filter(({ held }) => held)
-          .map(({ name }): Task => ({ harm: 'stop', text: `${name} marked a sign that calls for help in ${one.name}. Ask how they are.`, ...open })),
         ...(goesOn && asking > 0
           ? [
               {
@@ -180,13 +176,16 @@ function driftingOf(desk: Desk, part: Part, written: Date | null, all: boolean):
       name: shownName(part.name, all),
       why: driftText(drift),
       last: drift.last ? `last on ${dayText(drift.last)}` : 'has not begun',
-      not: part.held
-        ? 'called for help: ask how they are'
-        : part.email === null
-          ? 'no e-mail address is known'
-          : days !== null && days < SERIES_LIMITS.writeAgainDays
-            ? `written to ${days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`}`
-            : null,
+      // Who is written to is the director's to know, and why somebody is not.
+      not: !all
+        ? null
+        : part.held.length > 0
+          ? 'called for help: ask how they are'
+          : part.email === null
+            ? 'no e-mail address is known'
+            : days !== null && days < SERIES_LIMITS.writeAgainDays
+              ? `written to ${days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`}`
+              : null,
     },
   ];
 }

@@ -18,10 +18,12 @@ import { sessionsOf } from '../../repositories/courses';
 import { cohortItself } from '../../repositories/cohorts';
 import { member as personWith, type OpenedMember } from '../../repositories/screenings';
 import { checkInsOf, keepCheckIn, saidOf, type KeptCheckIn } from '../../repositories/checkIns';
+import { holdPerson } from '../../repositories/people';
 import { changeMember, findDay, series, seriesMember, type KeptSeries, type SeriesMember } from '../../repositories/series';
+import { holdSign, signsOf } from '../../repositories/signs';
 import { forgetAttempt } from '../../repositories/signIns';
 import { houseOf } from '../setting';
-import { tellDirectors } from '../tellDirectors';
+import { noteSign } from '../signs/noteSign';
 import type { Conventions } from '../../repositories/studio';
 
 const GONE = 'This page is closed: its address has ended, or you left the series. The studio can give you a new one; what you did is kept.';
@@ -69,7 +71,8 @@ export async function openDay(em: EntityManager, token: string, address: string,
   const { desk, found, part, person, checkIns, dates, house } = here;
   const { today } = desk;
   const own = found.stoppedOn ? null : ownOn(here, today);
-  const practices = own && !part.held ? practicesOf(here, own, today) : null;
+  const held = part.held.length > 0;
+  const practices = own && !held ? practicesOf(here, own, today) : null;
   const said = checkIns.find(({ date }) => date === today) ?? null;
   const yesterday = addDays(today, -1);
   const open = ownOn(here, yesterday) !== null && notTold(here, yesterday) === null && !checkIns.some(({ date }) => date === yesterday);
@@ -84,8 +87,8 @@ export async function openDay(em: EntityManager, token: string, address: string,
     date: today,
     ends: instantIn(desk.who.zone, addDays(today, 1), '00:00').toISOString(),
     day: own?.day ?? null,
-    says: part.held ? HELD : saysOf(here, own),
-    practice: practices?.practice ?? (part.held && own ? natural(here, own) : null),
+    says: held ? HELD : saysOf(here, own),
+    practice: practices?.practice ?? (held && own ? natural(here, own) : null),
     easier: practices?.easier ?? null,
     easierFirst: own?.easierFirst ?? false,
     minding: practices?.minding ?? [],
@@ -182,25 +185,28 @@ export interface Heard {
 
 /**
  * Takes what somebody says of a day: today, or yesterday until today ends. Sent again it changes what was said; it is never there
- * twice. A sign that calls for help tells the director at once, and no later tap unsays it.
+ * twice. A sign that calls for help stands until the director has answered for it, and no later tap unsays it. Everything that
+ * decides is read while the person is held.
  */
 export async function checkIn(em: EntityManager, token: string, input: unknown, address: string, now: Date): Promise<Heard> {
   const desk = await byAddress(em, token, address, now);
   const form = await checked(checkInForm, input);
-  const here = await hereOf(desk);
-  const date = form.date ? isoDate(form.date) : desk.today;
-  const own = ownOn(here, date);
-  const refused = notTold(here, date);
-  if (refused || !own) {
-    if (!callsForHelp(form.signs)) throw refused ?? new Refusal('not-found', 'The series has no day then, or you were not part of it yet.');
-    // It comes too late for a ladder, not for somebody to ask how they are.
-    await inOne(desk, (at) => callForHelp(at, here, date, 'It came too late to stand in the series.'));
-    return { help: true, signs: true };
-  }
-  const { blocks, lower } = practicesOf(here, own, date);
-  const techniques = (form.easier ? lower : blocks).flatMap((block) => (block.kind === 'technique' ? [block.technique] : []));
-  const { part, person } = here;
   return inOne(desk, async (at) => {
+    await holdPerson(at, at.who.person);
+    const here = await hereOf(at);
+    const date = form.date ? isoDate(form.date) : at.today;
+    const own = ownOn(here, date);
+    const refused = notTold(here, date);
+    const calls = callsForHelp(form.signs);
+    if (refused || !own) {
+      if (!calls) throw refused ?? new Refusal('not-found', 'The series has no day then, or you were not part of it yet.');
+      // It comes too late for a ladder, not for somebody to ask how they are.
+      await standFor(at, here, date, form, [], 'It came too late to stand in the series.');
+      return { help: true, signs: true };
+    }
+    const { blocks, lower } = practicesOf(here, own, date);
+    const techniques = (form.easier ? lower : blocks).flatMap((block) => (block.kind === 'technique' ? [block.technique] : []));
+    const { part, person } = here;
     const said = {
       member: part.id,
       person: person.id,
@@ -213,30 +219,41 @@ export async function checkIn(em: EntityManager, token: string, input: unknown, 
       signs: [...new Set(form.signs)],
     };
     const { all, fresh } = await keepCheckIn(at, said, form.wrong);
-    const help = callsForHelp(fresh);
-    if (help) await callForHelp(at, here, date, 'What they marked stands in the series.');
+    await standFor(at, here, date, form, fresh, 'What they marked stands in the series.');
     // Until the director has spoken with them, another tap does not take away what to do.
-    return { help: help || (part.held && callsForHelp(all)), signs: all.length > 0 };
+    return { help: calls || (part.held.length > 0 && callsForHelp(all)), signs: all.length > 0 };
   });
 }
 
+/** What somebody marked stands until it is answered for: what calls for help anew, unless it stands already or is only sent again. */
+async function standFor(
+  at: Writing<ByLink>,
+  { part, person, found }: Here,
+  date: IsoDate,
+  { signs, tap }: { readonly signs: readonly string[]; readonly tap?: string | null },
+  fresh: readonly string[],
+  more: string,
+): Promise<void> {
+  if (tap && (await holdSign(at, tap))) return;
+  const before = await signsOf(at, { person: person.id, member: part.id, date });
+  const stands = before.filter(({ answered }) => !answered).flatMap((one) => one.signs);
+  const marked = callsForHelp(signs) ? signs : fresh;
+  const news = marked.filter((sign) => !stands.includes(sign));
+  if (news.length === 0) return;
+  const sign = { id: tap ?? at.newId(), person: person.id, session: null, member: part.id, date, signs: news, place: '' };
+  await noteSign(at, sign, person.name, `in the series “${found.name}”`, [
+    'They were told to call the emergency services, and have nothing but the natural breath until you say how it goes on.',
+    more,
+  ]);
+}
+
 /** Why nothing is taken of a day; null where it is. */
-function notTold({ found: { stoppedOn }, desk: { today } }: Here, date: IsoDate): Refusal | null {
+function notTold({ found: { stoppedOn }, part: { leftOn }, desk: { today } }: Here, date: IsoDate): Refusal | null {
+  if (leftOn) return new Refusal('late', GONE);
   if (date > today) return new Refusal('invalid', `${dayText(date)} has not come yet at the studio.`);
   if (stoppedOn && date >= stoppedOn) return new Refusal('late', 'The series was ended before this day.');
   if (date < addDays(today, -1)) return new Refusal('late', 'A day can be told of until the end of the next one. A gap is only a gap.');
   return null;
-}
-
-/** Something called for help: the natural breath from now on, and the director hears at once. */
-async function callForHelp(at: Writing<ByLink>, { part, person, found }: Here, date: IsoDate, where: string): Promise<void> {
-  if (part.held) return;
-  await changeMember(at, part.id, { heldAt: at.now });
-  await tellDirectors(at, person.name, [
-    `${person.name} said in “${found.name}”, of ${dayText(date)}, that something called for help. They were told to call the emergency services, and have nothing but the natural breath until you say how it goes on.`,
-    '',
-    `Ask them how they are. ${where}`,
-  ]);
 }
 
 /** Stops the morning's mail, or has it sent again. One tap, by the address alone. */

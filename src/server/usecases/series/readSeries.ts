@@ -191,7 +191,8 @@ function takingPart(
 ): TakingPart {
   const { already, planning } = setting;
   const own =
-    see.felt && part.leftOn === null
+    // A day of one's own that is behind tells of a sign that is not theirs to see.
+    see.all && part.leftOn === null
       ? ownDay({ series: of, ladder: planning.ladder, already, joined: part.joinedOn, checkIns: part.checkIns }, desk.today)
       : null;
   return {
@@ -206,6 +207,6 @@ function takingPart(
     address: part.email !== null,
     left: part.leftOn !== null,
     known: part.known,
-    held: see.all && part.held,
+    held: see.all ? part.held : [],
   };
 }

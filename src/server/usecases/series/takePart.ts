@@ -57,16 +57,6 @@ export async function giveNewAddress(desk: Desk, input: unknown): Promise<{ read
   });
 }
 
-/** The director has spoken with somebody after a call for help: their series goes on. */
-export async function goOn(desk: Desk, input: unknown): Promise<void> {
-  authorise(desk.who, 'see reasons');
-  const { member: id } = await checked(memberForm, input);
-  await inOne(desk, async (at) => {
-    if (!(await heldMember(at, id)).held) throw new Refusal('late', 'They go on already.');
-    await changeMember(at, id, { heldAt: null });
-  });
-}
-
 /** Takes back the step that followed from a day that was too much. */
 export async function undoStepBack(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'see reasons');
@@ -92,7 +82,7 @@ export async function writeToDrifting(desk: Desk, input: unknown): Promise<{ rea
     const found = await series(at, id);
     if (stateOf(found, at.today) === 'finished') throw new Refusal('late', 'This series is over: nobody drifts off any more.');
     const everybody = await partsOf(at, found, datesOf(found), await roster(at));
-    const parts = everybody.filter((part) => members.includes(part.id) && part.leftOn === null && !part.held);
+    const parts = everybody.filter((part) => members.includes(part.id) && part.leftOn === null && part.held.length === 0);
     const letters = await lettersTo(
       at,
       parts.map((one) => one.id),

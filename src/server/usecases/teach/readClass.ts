@@ -16,6 +16,7 @@ import { staffNames } from '../../repositories/staff';
 import { houseOf } from '../setting';
 import { changeLines } from '../plans/lines';
 import { conversation } from '../plans/notes';
+import { logFrom } from './logClass';
 import { stricterSince } from './stricterSince';
 
 /**
@@ -46,6 +47,7 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
     course: found.name,
     today: session.date === desk.today,
     past: session.date < desk.today,
+    logFrom: logFrom(desk, session).toISOString(),
     plan: { id: plan.id, number: plan.number, changes: changeLines(plan.changes), purpose: plan.purpose, note: plan.note },
     conversation: await conversation(desk, id),
     ownLog: ownLog(at, desk),
@@ -94,8 +96,8 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
 function ownLog({ log }: Progress, { who, now }: Desk): ClassView['ownLog'] {
   const own = log?.each.findLast(({ taughtBy }) => taughtBy === who.id);
   if (!own || now.getTime() - own.at.getTime() > CORRECTED_WITHIN_HOURS * 3_600_000) return null;
-  const { id, reached, note, attendance, blocks, firstBreath, mood, change } = own;
-  return { id, reached, note, attendance, blocks, firstBreath, mood, change };
+  const { id, reached, note, attendance, unnamed, blocks, firstBreath, mood, change } = own;
+  return { id, reached, note, attendance, unnamed, blocks, firstBreath, mood, change };
 }
 
 /** @example endOf('05:45', 60) // "06:45" */
