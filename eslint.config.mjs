@@ -4,7 +4,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', '.oaken*/', 'next-env.d.ts', 'test-results/', 'playwright-report/'] },
+  { ignores: ['.next/', 'node_modules/', '.oaken*/', '.workers/', 'next-env.d.ts', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   {

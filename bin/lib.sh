@@ -103,8 +103,14 @@ start_postgres() {
 
 stop_postgres() { [ -n "${data:-}" ] && as_pg "$(pg_bin)/pg_ctl" -D "$data" -m fast -w stop >/dev/null 2>&1; }
 
+# The threads that read files of strangers begin with a program of their own.
+ensure_workers() {
+  npx esbuild src/workers/strangers.ts --bundle --platform=node --format=cjs --outfile=.workers/strangers.cjs --log-level=error || fail "the thread that reads files could not be built."
+}
+
 # A production build, made again only when something it is made of has changed.
 ensure_build() {
+  ensure_workers
   mark=$( (git ls-files -co --exclude-standard -- src public next.config.ts package-lock.json tsconfig.json 2>/dev/null || find src public next.config.ts package-lock.json tsconfig.json -type f) | sort -u | xargs sha256sum 2>/dev/null | sha256sum | cut -d' ' -f1)
   if [ "$(cat .next/oaken-stamp 2>/dev/null)" != "$mark" ] || [ ! -f .next/BUILD_ID ]; then
     say "Building (about a minute, once)"

@@ -69,20 +69,26 @@ describe('guessing', () => {
   const before = (count: number, ms = 0) => Array.from({ length: count }, () => new Date(now.getTime() - ms));
   const answer = (tried: Parameters<typeof judge>[0], known = false) => judge(tried, now, known).answer;
 
-  test('an address may try thirty times', () => {
-    expect(answer({ byAddress: ATTEMPT_LIMITS.perAddress - 1, byAccount: [] })).toEqual({ goesOn: true, waitMs: 0 });
-    expect(answer({ byAddress: ATTEMPT_LIMITS.perAddress, byAccount: [] })).toEqual({ goesOn: false, why: 'address' });
+  const tried = (byWhat: readonly Date[], byBoth = 0, byAddress = byBoth) => ({ byAddress, byBoth, byWhat });
+
+  test('an address may try thirty times at one account, and two hundred at all, but for whoever was right from there before', () => {
+    expect(answer(tried([], ATTEMPT_LIMITS.perAddress - 1))).toEqual({ goesOn: true, waitMs: 0 });
+    expect(answer(tried([], ATTEMPT_LIMITS.perAddress))).toEqual({ goesOn: false, why: 'address' });
+    expect(answer(tried([], ATTEMPT_LIMITS.perAddress), true)).toEqual({ goesOn: false, why: 'address' });
+    expect(answer(tried([], 0, ATTEMPT_LIMITS.perAddressInAll - 1))).toEqual({ goesOn: true, waitMs: 0 });
+    expect(answer(tried([], 0, ATTEMPT_LIMITS.perAddressInAll))).toEqual({ goesOn: false, why: 'address' });
+    expect(answer(tried([], 0, ATTEMPT_LIMITS.perAddressInAll), true)).toEqual({ goesOn: true, waitMs: 0 });
   });
 
   test('an account is slowed down after eight, never for a device that is known, and the wait doubles to its limit', () => {
-    expect(answer({ byAddress: 0, byAccount: before(7) })).toEqual({ goesOn: true, waitMs: 0 });
-    expect(answer({ byAddress: 0, byAccount: before(8) })).toEqual({ goesOn: true, waitMs: 500 });
-    expect(answer({ byAddress: 0, byAccount: before(9) })).toEqual({ goesOn: true, waitMs: 1000 });
-    expect(answer({ byAddress: 0, byAccount: before(12) })).toEqual({ goesOn: true, waitMs: 8000 });
-    expect(answer({ byAddress: 0, byAccount: before(13) })).toEqual({ goesOn: false, why: 'account', againInMs: 16_000 });
-    expect(answer({ byAddress: 0, byAccount: before(100) })).toEqual({ goesOn: false, why: 'account', againInMs: ATTEMPT_LIMITS.longestGap });
-    expect(answer({ byAddress: 0, byAccount: before(13, 6_000) })).toEqual({ goesOn: true, waitMs: 10_000 });
-    expect(answer({ byAddress: 0, byAccount: before(13, 5_999) })).toMatchObject({ goesOn: false });
-    expect(answer({ byAddress: 0, byAccount: before(100) }, true)).toEqual({ goesOn: true, waitMs: 0 });
+    expect(answer(tried(before(7)))).toEqual({ goesOn: true, waitMs: 0 });
+    expect(answer(tried(before(8)))).toEqual({ goesOn: true, waitMs: 500 });
+    expect(answer(tried(before(9)))).toEqual({ goesOn: true, waitMs: 1000 });
+    expect(answer(tried(before(12)))).toEqual({ goesOn: true, waitMs: 8000 });
+    expect(answer(tried(before(13)))).toEqual({ goesOn: false, why: 'account', againInMs: 16_000 });
+    expect(answer(tried(before(100)))).toEqual({ goesOn: false, why: 'account', againInMs: ATTEMPT_LIMITS.longestGap });
+    expect(answer(tried(before(13, 6_000)))).toEqual({ goesOn: true, waitMs: 10_000 });
+    expect(answer(tried(before(13, 5_999)))).toMatchObject({ goesOn: false });
+    expect(answer(tried(before(100)), true)).toEqual({ goesOn: true, waitMs: 0 });
   });
 });

@@ -189,7 +189,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['readStaff', 'D', (desk) => readStaff(desk)],
   ['readAccount', 'DLTF', (desk) => readAccount(desk, null)],
   ['saveOwnName', 'DLTF', (desk) => saveOwnName(desk, {})],
-  ['saveOwnPassword', 'DLTF', (desk) => saveOwnPassword(desk, null, {})],
+  ['saveOwnPassword', 'DLTF', (desk) => saveOwnPassword(desk, null, 'here', {})],
   ['signOutElsewhere', 'DLTF', (desk) => signOutElsewhere(desk, null)],
   ['saveAway', 'DLT', (desk) => saveAway(desk, {})],
   ['removeOwnAway', 'DLT', (desk) => removeOwnAway(desk, {})],

@@ -141,8 +141,8 @@ describe('a colleague', () => {
     await signIn(await freshManager(), { email: 'corin@pellwick.example', password: 'tide-table-two!', address: HERE, device: null }, NOW);
     const version = (await memberOf('corin@pellwick.example')).version;
     const to = { version, password: 'tide-table-two', again: 'tide-table-two' };
-    expect(await answerOf(saveOwnPassword(lead, here.token, { ...to, current: 'wrong' }))).toBe('invalid');
-    await saveOwnPassword(await deskOf('lead teacher'), here.token, { ...to, current: 'tide-table-two!' } as never).catch(() => undefined);
+    expect(await answerOf(saveOwnPassword(lead, here.token, 'here', { ...to, current: 'wrong' }))).toBe('invalid');
+    await saveOwnPassword(await deskOf('lead teacher'), here.token, 'here', { ...to, current: 'tide-table-two!' } as never).catch(() => undefined);
     expect(await signOutElsewhere(await deskOf('lead teacher'), here.token)).toEqual({ ended: expect.any(Number) });
     expect((await readAccount(await deskOf('lead teacher'), here.token)).signIns).toHaveLength(1);
   });

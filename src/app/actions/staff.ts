@@ -39,7 +39,7 @@ export async function saveOwnNameAction(input: unknown) {
 }
 
 export async function saveOwnPasswordAction(input: unknown) {
-  return reply(async (desk) => saveOwnPassword(desk, await ownToken(), input));
+  return reply(async (desk) => saveOwnPassword(desk, await ownToken(), await ownAddress(), input));
 }
 
 export async function signOutElsewhereAction() {

@@ -11,3 +11,6 @@ export type StaffLinkPurpose = 'invitation' | 'reset';
 
 /** Why a class log could not be taken as it came. */
 export type HeldReason = 'not in their hands' | 'unreadable' | 'strangers' | 'not yet';
+
+/** What somebody tries from outside: each kind is counted by itself, so that no trouble with one shuts out another. */
+export type AttemptKind = 'sign in' | 'own password' | 'new password' | 'join' | 'form' | 'day' | 'sign up' | 'calendar';

@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid';
 import type { SignedIn } from '../auth/actors';
+import type { AttemptKind } from '../db/kinds';
 import type { EntityManager } from '../db/orm';
 import { hashOf } from './tokens';
 import { AttemptRow, KnownDeviceRow, SignInRow, StaffRow, StudioRow } from '../db/rows';
@@ -91,37 +92,52 @@ export async function addKnownDevice(
   await em.upsert(KnownDeviceRow, { tokenHash: hashOf(token), studio: staff.studio, staff: staff.id, at: now });
 }
 
-/** What was tried lately, from one address and for one account. */
+/** What is tried from outside, from which address, and what is guessed at; the empty text where that is a secret of its own. */
+export interface Attempt {
+  readonly kind: AttemptKind;
+  readonly address: string;
+  readonly what: string;
+}
+
+/** What of one kind was tried lately. */
 export interface Tried {
+  /** From one address, whatever was guessed at. */
   readonly byAddress: number;
-  /** When the account was tried, the newest last. */
-  readonly byAccount: readonly Date[];
+  /** From one address at the same. */
+  readonly byBoth: number;
+  /** When the same was guessed at, from wherever, the newest last. */
+  readonly byWhat: readonly Date[];
 }
 
 /**
- * Counts an attempt before it is looked at, one attempt at a time for an account and for an address, so that two hundred at once
- * count as two hundred.
+ * Counts an attempt before it is looked at, one at a time for what is guessed at, so that two hundred at once count as two hundred.
+ * Nothing else waits for it: neither another account, nor another kind, nor anybody else at the same address.
  * @param decide looks at what was tried before and says whether this one may go on, and when it counts
  */
 export function countAttempt<T>(
   em: EntityManager,
-  { address, what, since }: { readonly address: string; readonly what: string; readonly since: Date },
+  { kind, address, what }: Attempt,
+  since: Date,
   decide: (tried: Tried) => { readonly answer: T; readonly at: Date | null },
 ): Promise<T> {
   return em.transactional(async (at) => {
-    for (const lock of [`account ${what}`, `address ${address}`].sort())
-      await at.execute('select pg_advisory_xact_lock(hashtextextended(?, 0))', [lock]);
-    await at.nativeDelete(AttemptRow, { at: { $lt: since } });
-    const byAddress = await at.count(AttemptRow, { address });
-    const byAccount = (await at.find(AttemptRow, { email: what }, { orderBy: { at: 'asc' } })).map((one) => one.at);
-    const { answer, at: counts } = decide({ byAddress, byAccount });
-    if (counts) await at.insert(AttemptRow, { id: newId(), email: what, address, at: counts });
+    await at.execute('select pg_advisory_xact_lock(hashtextextended(?, 0))', [`${kind} ${what === '' ? address : what}`]);
+    const byAddress = await at.find(AttemptRow, { kind, address, at: { $gte: since } }, { fields: ['what'] });
+    const byWhat = what === '' ? [] : await at.find(AttemptRow, { kind, what, at: { $gte: since } }, { orderBy: { at: 'asc' } });
+    const tried = { byAddress: byAddress.length, byBoth: byAddress.filter((one) => one.what === what).length, byWhat: byWhat.map((one) => one.at) };
+    const { answer, at: counts } = decide(tried);
+    if (counts) await at.insert(AttemptRow, { id: newId(), kind, what, address, at: counts });
     return answer;
   });
 }
 
 /** An attempt that was right counts no longer. */
-export async function forgetAttempt(em: EntityManager, { address, what }: { readonly address: string; readonly what: string }): Promise<void> {
-  const [newest] = await em.find(AttemptRow, { address, email: what }, { orderBy: { at: 'desc' }, limit: 1 });
+export async function forgetAttempt(em: EntityManager, { kind, address, what }: Attempt): Promise<void> {
+  const [newest] = await em.find(AttemptRow, { kind, address, what }, { orderBy: { at: 'desc' }, limit: 1 });
   if (newest) await em.nativeDelete(AttemptRow, { id: newest.id });
+}
+
+/** What was tried long ago is forgotten. */
+export async function forgetAttempts(em: EntityManager, before: Date): Promise<void> {
+  await em.nativeDelete(AttemptRow, { at: { $lt: before } });
 }

@@ -38,6 +38,12 @@ export class Migration20261208000000_signs_stand extends Migration {
       alter table staff add column device_key text not null
         default encode(sha256(convert_to(gen_random_uuid()::text || gen_random_uuid()::text, 'UTF8')), 'base64');
       alter table staff alter column device_key drop default;
+      delete from sign_in_attempt;
+      alter table sign_in_attempt rename column email to what;
+      alter table sign_in_attempt add column kind text not null;
+      create index on sign_in_attempt (kind, address);
+      create index on sign_in_attempt (kind, what);
+      create index on sign_in_attempt (at);
     `);
   }
 }

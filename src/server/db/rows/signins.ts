@@ -1,5 +1,5 @@
 import { defineEntity, p } from '@mikro-orm/core';
-import type { StaffLinkPurpose } from '../kinds';
+import type { AttemptKind, StaffLinkPurpose } from '../kinds';
 import { ofStaff, ofStudio } from './studio';
 
 export const SignInRow = defineEntity({
@@ -8,11 +8,11 @@ export const SignInRow = defineEntity({
   properties: { tokenHash: p.text().primary(), studio: ofStudio(), staff: ofStaff('staff'), seenAt: p.datetime(), since: p.datetime() },
 });
 
-/** What was tried and failed, or is being tried, from an address. */
+/** What was tried and failed, or is being tried: of what kind, from which address, and what was guessed at. */
 export const AttemptRow = defineEntity({
   name: 'Attempt',
   tableName: 'sign_in_attempt',
-  properties: { id: p.uuid().primary(), address: p.text(), email: p.text(), at: p.datetime() },
+  properties: { id: p.uuid().primary(), kind: p.text().$type<AttemptKind>(), address: p.text(), what: p.text(), at: p.datetime() },
 });
 
 /** A device from which somebody has signed in before; what strangers try does not slow it down. */

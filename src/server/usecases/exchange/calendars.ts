@@ -1,10 +1,11 @@
-import { readCalendar, writeCalendar, type CalendarClass } from '@/core/exchange/calendar';
+import { writeCalendar, type CalendarClass } from '@/core/exchange/calendar';
 import type { CalendarPreview } from '@/views/files';
 import { blockName, techniquesIn } from '@/core/plan';
 import { addDays } from '@/core/units';
 import { calendarFileForm, feedForm } from '@/forms';
+import { readApart } from '../../apart';
 import { authorise, may } from '../../auth/permissions';
-import { tryFrom } from '../../auth/signin';
+import { foundBy } from '../../auth/signin';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import type { EntityManager } from '../../db/orm';
@@ -13,7 +14,6 @@ import { Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { allSessionsOf, courses, progressOf } from '../../repositories/courses';
 import { addFeed, findFeed } from '../../repositories/feeds';
-import { forgetAttempt } from '../../repositories/signIns';
 import { addAway, aways, staffNames } from '../../repositories/staff';
 import { addClosure, closures, conventions } from '../../repositories/studio';
 
@@ -74,15 +74,11 @@ export async function makeFeed(desk: Desk, input: unknown): Promise<{ readonly u
   return inOne(desk, async (at) => ({ url: `${ourOrigin()}/calendar/${await addFeed(at, whole)}` }));
 }
 
-const WHAT = 'a calendar address';
-
 /** The calendar of a secret address, as whoever made it may see it now. */
 export async function readFeed(em: EntityManager, token: string, address: string, now: Date): Promise<string> {
-  await tryFrom(em, WHAT, address, now);
-  const found = await findFeed(em.fork(), token);
-  if (!found || !may(found.who.role, found.whole ? 'hand over' : 'teach'))
-    throw new Refusal('not-found', 'This calendar address is no longer there.');
-  await forgetAttempt(em.fork(), { address, what: WHAT });
+  const feed = await findFeed(em.fork(), token);
+  const allowed = feed && may(feed.who.role, feed.whole ? 'hand over' : 'teach') ? feed : null;
+  const found = await foundBy(em, 'calendar', address, now, allowed, new Refusal('not-found', 'This calendar address is no longer there.'));
   return (await exportCalendar(await deskFor(found.who, now, em), { of: found.whole ? 'studio' : 'mine' })).text;
 }
 
@@ -93,7 +89,13 @@ const AHEAD = 400;
 export async function previewCalendar(desk: Desk, input: unknown): Promise<CalendarPreview> {
   const { text, as } = await checked(calendarFileForm, input);
   authorise(desk.who, as === 'closures' ? 'run the studio' : 'teach');
-  const { spans, problems } = readCalendar(text, desk.who.zone, { from: desk.today, until: addDays(desk.today, AHEAD) });
+  return fresh(desk, as, await readFile(desk, text));
+}
+
+const readFile = ({ who, today }: Desk, text: string) => readApart('calendar', text, who.zone, { from: today, until: addDays(today, AHEAD) });
+
+/** What of a calendar is not here yet. */
+async function fresh(desk: Desk, as: 'closures' | 'busy', { spans, problems }: CalendarPreview): Promise<CalendarPreview> {
   const [closed, away] = await Promise.all([closures(desk), aways(desk)]);
   const here = new Set(
     as === 'closures'
@@ -101,18 +103,19 @@ export async function previewCalendar(desk: Desk, input: unknown): Promise<Calen
       : away.filter(({ staff }) => staff === desk.who.id).map(({ from, until, fromTime, untilTime }) => `${from} ${until} ${fromTime} ${untilTime}`),
   );
   // What is here already is not brought in twice.
-  const fresh = spans.filter(({ from, until, fromTime, untilTime }) =>
+  const news = spans.filter(({ from, until, fromTime, untilTime }) =>
     as === 'closures' ? fromTime === null && !here.has(`${from} ${until}`) : !here.has(`${from} ${until} ${fromTime} ${untilTime}`),
   );
-  return { spans: fresh, problems };
+  return { spans: news, problems };
 }
 
 /** Brings a calendar's days or times in: all of them, or nothing. */
 export async function importCalendar(desk: Desk, input: unknown): Promise<{ readonly added: number }> {
-  const { once, as } = await checked(calendarFileForm, input);
+  const { once, as, text } = await checked(calendarFileForm, input);
   authorise(desk.who, as === 'closures' ? 'run the studio' : 'teach');
+  const file = await readFile(desk, text);
   return onceOnly(desk, once, async (at) => {
-    const { spans, problems } = await previewCalendar(at, input);
+    const { spans, problems } = await fresh(at, as, file);
     if (problems.length > 0) throw new Refusal('invalid', problems.map(({ event, message }) => (event ? `${event}: ${message}` : message)).join(' '));
     if (as === 'closures') await addClosure(at, ...spans.map(({ from, until, title }) => ({ from, until, reason: title.slice(0, 60) || 'closed' })));
     else await addAway(at, ...spans.map(({ from, until, fromTime, untilTime }) => ({ staff: at.who.id, from, until, fromTime, untilTime })));

@@ -1,5 +1,5 @@
 import { closureOn, courseDates } from '@/core/course';
-import { readPackage, writePackage, type CoursePackage, type TravellingBlock } from '@/core/exchange';
+import { writePackage, type CoursePackage, type TravellingBlock } from '@/core/exchange';
 import type { PackagePreview } from '@/views/files';
 import { wayDown } from '@/core/ladder';
 import type { Library } from '@/core/library';
@@ -8,6 +8,7 @@ import type { SeriesDay } from '@/core/series';
 import { dayText, isoDate, type IsoDate } from '@/core/units';
 import { packageFileForm, packageForm } from '@/forms';
 import type { Staff } from '../../auth/actors';
+import { readApart } from '../../apart';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { holdStudio, onceOnly } from '../../db/write';
@@ -122,7 +123,7 @@ function travelling(block: Block): TravellingBlock {
 export async function previewCourse(desk: Desk, input: unknown): Promise<PackagePreview> {
   authorise(desk.who, 'edit courses');
   const { text } = await checked(packageFileForm, input);
-  const { course: read, problems, differs } = readPackage(text, await library(desk));
+  const { course: read, problems, differs } = await readApart('course', text, await ownTechniques(desk));
   const all = await library(desk);
   const known = new Set((await ways(desk)).map(({ name }) => name));
   return {
@@ -150,9 +151,9 @@ export async function previewCourse(desk: Desk, input: unknown): Promise<Package
 export async function importCourse(desk: Desk, input: unknown): Promise<{ readonly id: string; readonly place: 'courses' | 'series' }> {
   authorise(desk.who, 'edit courses');
   const { once, text, ...form } = await checked(packageForm, input);
+  const { course: read, problems } = await readApart('course', text, await ownTechniques(desk));
   return onceOnly(desk, once, async (at) => {
     await holdStudio(at);
-    const { course: read, problems } = readPackage(text, await library(at));
     if (!read) throw new Refusal('invalid', problems.map(({ class: of, message }) => (of ? `Class ${of}: ${message}` : message)).join(' '));
     await cohort(at, form.cohort);
     await teacher(at, form.teacher);

@@ -2,7 +2,7 @@ import { askedIn, CONSENT, screenedUntil } from '@/core/screening';
 import { isoDate, type IsoDate } from '@/core/units';
 import { linkAnswersForm } from '@/forms';
 import type { ByLink } from '../../auth/actors';
-import { tryFrom } from '../../auth/signin';
+import { foundBy } from '../../auth/signin';
 import { checked } from '../../checked';
 import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne, type Desk, type Writing } from '../../desk';
@@ -10,7 +10,6 @@ import { Refusal } from '../../errors';
 import { findLink, spendLink } from '../../repositories/links';
 import { person } from '../../repositories/people';
 import { addScreening, openScreening, screeningsOf } from '../../repositories/screenings';
-import { forgetAttempt } from '../../repositories/signIns';
 import { conventions } from '../../repositories/studio';
 import { checkedAnswers } from './checkedAnswers';
 
@@ -62,11 +61,7 @@ export async function renewByLink(em: EntityManager, token: string, consent: boo
 
 /** The desk of whoever holds a link: theirs alone. */
 async function byLink(em: EntityManager, token: string, address: string, now: Date): Promise<{ readonly desk: Desk<ByLink>; readonly name: string }> {
-  const attempt = { address, what: 'a link' };
-  await tryFrom(em, attempt.what, address, now);
-  const found = await findLink(em, 'screening', token, now);
-  if (!found) throw new Refusal('late', GONE);
-  await forgetAttempt(em, attempt);
+  const found = await foundBy(em, 'form', address, now, await findLink(em, 'screening', token, now), new Refusal('late', GONE));
   const { link, studio } = found;
   const who: ByLink = {
     as: 'link',

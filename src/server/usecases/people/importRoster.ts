@@ -1,7 +1,8 @@
-import Papa from 'papaparse';
-import { headingProblem, nameKey, readRoster, type RosterRow } from '@/core/exchange';
+import type { InferType } from 'yup';
+import { nameKey, type RosterRow } from '@/core/exchange';
 import { rosterForm } from '@/forms';
 import type { RosterPreview, Twin } from '@/views/person';
+import { readApart } from '../../apart';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
@@ -15,26 +16,14 @@ export async function previewRoster(desk: Desk, input: unknown): Promise<RosterP
   authorise(desk.who, 'add people');
   const form = await checked(rosterForm, input);
   await cohort(desk, form.cohort);
-  const { data, meta, errors } = Papa.parse<Record<string, string>>(form.text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    // Headings that stand twice would overwrite each other: they are kept apart here and refused below.
-    transformHeader: (heading) => heading.trim(),
-  });
-  const headings = headingsOf(form.text, meta.delimiter);
-  const whole =
-    headingProblem(headings) ?? (form.text.includes('\uFFFD') ? 'Some letters could not be read. Save the file as UTF-8 and choose it again.' : null);
-  if (whole) return { headings, rows: [], problems: [{ row: 0, message: whole }], twins: [], askOrder: false };
-  const read = readRoster(data, form.mapping, form.dayFirst, desk.today);
-  const uneven = errors
-    .filter(({ code, row }) => code !== 'UndetectableDelimiter' && row !== undefined)
-    .map(({ row }) => ({ row: row! + 1, message: 'This row has more or fewer cells than the first line.' }));
-  return { headings, ...read, problems: [...read.problems, ...uneven].sort((a, b) => a.row - b.row), twins: await twinsOf(desk, read.rows) };
+  return looked(desk, await readFile(desk, form));
 }
 
-function headingsOf(text: string, delimiter: string): string[] {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { preview: 1, delimiter: delimiter || ',' });
-  return (data[0] ?? []).map((heading) => heading.trim());
+const readFile = ({ today }: Desk, { text, mapping, dayFirst }: InferType<typeof rosterForm>) => readApart('roster', text, mapping, dayFirst, today);
+
+/** A file beside the people who are here. */
+async function looked(desk: Desk, file: Awaited<ReturnType<typeof readFile>>): Promise<RosterPreview> {
+  return { ...file, twins: await twinsOf(desk, file.rows) };
 }
 
 async function twinsOf(desk: Desk, rows: readonly RosterRow[]): Promise<Twin[]> {
@@ -58,8 +47,10 @@ async function twinsOf(desk: Desk, rows: readonly RosterRow[]): Promise<Twin[]> 
 export async function importRoster(desk: Desk, input: unknown): Promise<{ readonly added: number; readonly merged: number }> {
   authorise(desk.who, 'add people');
   const form = await checked(rosterForm, input);
+  const file = await readFile(desk, form);
   return onceOnly(desk, form.once, async (at) => {
-    const { rows, problems, twins, askOrder } = await previewRoster(at, input);
+    await cohort(at, form.cohort);
+    const { rows, problems, twins, askOrder } = await looked(at, file);
     if (problems.length > 0)
       throw new Refusal(
         'invalid',

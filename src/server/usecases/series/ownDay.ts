@@ -9,7 +9,7 @@ import { listed } from '@/core/wording';
 import { checkInForm } from '@/forms';
 import type { DayPractice, DayView } from '@/views/series';
 import type { ByLink } from '../../auth/actors';
-import { tryFrom } from '../../auth/signin';
+import { foundBy } from '../../auth/signin';
 import { checked } from '../../checked';
 import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne, type Desk, type Writing } from '../../desk';
@@ -21,7 +21,6 @@ import { checkInsOf, keepCheckIn, saidOf, type KeptCheckIn } from '../../reposit
 import { holdPerson } from '../../repositories/people';
 import { changeMember, findDay, series, seriesMember, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { holdSign, signsOf } from '../../repositories/signs';
-import { forgetAttempt } from '../../repositories/signIns';
 import { houseOf } from '../setting';
 import { noteSign } from '../signs/noteSign';
 import type { Conventions } from '../../repositories/studio';
@@ -42,11 +41,7 @@ interface Here {
 
 /** The desk of whoever has an address: theirs alone. */
 async function byAddress(em: EntityManager, token: string, address: string, now: Date): Promise<Desk<ByLink>> {
-  const attempt = { address, what: 'a day' };
-  await tryFrom(em, attempt.what, address, now);
-  const day = await findDay(em, token);
-  if (!day) throw new Refusal('late', GONE);
-  await forgetAttempt(em, attempt);
+  const day = await foundBy(em, 'day', address, now, await findDay(em, token), new Refusal('late', GONE));
   return deskFor(day.who, now, em);
 }
 

@@ -3,7 +3,7 @@ import { dayText, isoDate } from '@/core/units';
 import { memberForm, openSeriesForm, signUpForm } from '@/forms';
 import type { Clock, Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
-import { tryFrom } from '../../auth/signin';
+import { foundBy } from '../../auth/signin';
 import { checked } from '../../checked';
 import { holdStudio } from '../../db/write';
 import type { EntityManager } from '../../db/orm';
@@ -62,10 +62,7 @@ export async function openSignUp(em: EntityManager, token: string, address: stri
 }
 
 async function byJoining(em: EntityManager, token: string, address: string, now: Date) {
-  // Every opening counts and none is forgotten: signing up is done once, and a machine is stopped soon.
-  await tryFrom(em, 'a sign-up', address, now);
-  const joining = await findJoining(em, token);
-  if (!joining) throw new Refusal('late', CLOSED);
+  const joining = await foundBy(em, 'sign up', address, now, await findJoining(em, token), new Refusal('late', CLOSED));
   const desk = await deskFor<Clock>(joining.who, now, em);
   const found = await series(desk, joining.series);
   if (desk.today > datesOf(found).at(-1)!) throw new Refusal('late', CLOSED);

@@ -1,13 +1,13 @@
 import type { Role } from '@/core/staff';
 import { choosePasswordForm, resetForm } from '@/forms';
 import type { Clock } from '../../auth/actors';
-import { hashPassword, tryFrom } from '../../auth/signin';
+import { foundBy, hashPassword, tryFrom } from '../../auth/signin';
 import { checked } from '../../checked';
 import type { StaffLinkPurpose } from '../../db/kinds';
 import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
-import { dropDevicesOf, dropSignInsOf, forgetAttempt, staffByEmail } from '../../repositories/signIns';
+import { dropDevicesOf, dropSignInsOf, staffByEmail } from '../../repositories/signIns';
 import { changeStaff } from '../../repositories/staff';
 import { findStaffLink, lastLinkAt, spendStaffLink } from '../../repositories/staffLinks';
 import { studioClock } from '../../repositories/studio';
@@ -23,14 +23,9 @@ export interface Joining {
 }
 
 const GONE = 'This link has been used, has run out, or a newer one was sent. Ask the director for a new one, or ask for one on the sign-in page.';
-const WHAT = 'a link to join';
 
 async function find(em: EntityManager, token: string, address: string, now: Date) {
-  await tryFrom(em, WHAT, address, now);
-  const found = await findStaffLink(em.fork(), token, now);
-  if (!found) throw new Refusal('not-found', GONE);
-  await forgetAttempt(em.fork(), { address, what: WHAT });
-  return found;
+  return foundBy(em, 'join', address, now, await findStaffLink(em.fork(), token, now), new Refusal('not-found', GONE));
 }
 
 /** Opens a link without using it up. */
@@ -66,7 +61,7 @@ const ANSWERED_AFTER_MS = 400;
 /** Sends a link to whoever has this address, if anybody has. The answer is the same, and takes as long, either way. */
 export async function askForReset(em: EntityManager, input: unknown, address: string, now: Date): Promise<void> {
   const { email } = await checked(resetForm, input);
-  await tryFrom(em, 'a new password', address, now);
+  await tryFrom(em, { kind: 'new password', address, what: '' }, now);
   const waited = new Promise((resolve) => setTimeout(resolve, ANSWERED_AFTER_MS));
   const member = await staffByEmail(em.fork(), email);
   const clock = member && (await studioClock(em.fork(), member.studio));

@@ -4,7 +4,7 @@ import { dayText, isoDate, stampIn } from '@/core/units';
 import { awayForm, awayGoneForm, ownNameForm, ownPasswordForm } from '@/forms';
 import type { AccountView } from '@/views/staff';
 import { authorise, may } from '../../auth/permissions';
-import { hashPassword } from '../../auth/signin';
+import { guessed, hashPassword, sleep } from '../../auth/signin';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
@@ -49,11 +49,13 @@ export async function saveOwnName(desk: Desk, input: unknown): Promise<void> {
 }
 
 /** Another password, for whoever knows the one there is; everywhere else they are signed out. */
-export async function saveOwnPassword(desk: Desk, token: string | null, input: unknown): Promise<void> {
+export async function saveOwnPassword(desk: Desk, token: string | null, address: string, input: unknown): Promise<void> {
   authorise(desk.who, 'have an account');
   const { version, current, password } = await checked(ownPasswordForm, input);
   const kept = await passwordOf(desk, desk.who.id);
-  if (!kept || !(await verify(kept, current))) throw invalid({ field: 'current', message: 'This is not your password.' });
+  const attempt = { kind: 'own password', address, what: desk.who.id } as const;
+  const right = await guessed(desk.em, attempt, desk.now, false, sleep, async () => kept !== null && (await verify(kept, current)));
+  if (!right) throw invalid({ field: 'current', message: 'This is not your password.' });
   const passwordHash = await hashPassword(password);
   await inOne(desk, async (at) => {
     await changeStaff(at, at.who.id, version, { passwordHash });

@@ -1,11 +1,13 @@
 import { writtenOut } from '@/core/conventions';
-import { readWays, writeWays } from '@/core/exchange';
+import { writeWays } from '@/core/exchange';
 import { archiveWayForm, ownWayForm, waysFileForm } from '@/forms';
+import { readApart } from '../../apart';
 import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { holdStudio, onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid, knownId, Refusal } from '../../errors';
+import { ownTechniques } from '../../repositories/library';
 import { addWay, addWayVersion, archiveWay, ways } from '../../repositories/ways';
 import { staffNames } from '../../repositories/staff';
 import { conventions } from '../../repositories/studio';
@@ -80,21 +82,25 @@ export async function exportOwnWays(desk: Desk): Promise<string> {
 export async function previewOwnWays(desk: Desk, input: unknown) {
   authorise(desk.who, 'edit techniques');
   const { text } = await checked(waysFileForm, input);
-  return readWays(
-    text,
-    (await ways(desk)).map(({ name }) => name),
-    (await conventions(desk)).library,
-  );
+  return readFile(desk, text);
+}
+
+async function readFile(desk: Desk, text: string) {
+  const taken = (await ways(desk)).map(({ name }) => name);
+  return readApart('ways', text, taken, await ownTechniques(desk));
 }
 
 /** Brings in a file of own ways: all of it, or nothing when one row is in the way. */
 export async function importOwnWays(desk: Desk, input: unknown): Promise<{ readonly added: number }> {
   authorise(desk.who, 'edit techniques');
-  const { once } = await checked(waysFileForm, input);
+  const { once, text } = await checked(waysFileForm, input);
+  const { ways: rows, problems } = await readFile(desk, text);
   return onceOnly(desk, once, async (at) => {
     await holdStudio(at);
-    const { ways: rows, problems } = await previewOwnWays(at, input);
     if (problems.length > 0) throw new Refusal('invalid', problems.map(({ row, message }) => `${row > 0 ? `Row ${row}: ` : ''}${message}`).join(' '));
+    const taken = new Set((await ways(at)).map(({ name }) => name.toLowerCase()));
+    // Somebody may have added one of the same name since the file was read.
+    if (rows.some(({ name }) => taken.has(name.toLowerCase()))) throw new Refusal('clash');
     const { schools } = await conventions(at);
     for (const { name, base, pattern, dose } of rows) await addWay(at, at.newId(), base, name, writtenOut(pattern, dose, schools, base));
     return { added: rows.length };
