@@ -50,7 +50,8 @@ export const personForm = object({
   cohort: id(),
   name: line('a name', FORM_LIMITS.name),
   email: email(),
-  screened: boolean().default(true),
+  /** Whether a form was filled in: nobody is screened who was asked nothing. */
+  screened: boolean().default(false),
   screenedOn: optionalDay(),
   ...answers,
 });

@@ -1,4 +1,4 @@
-import { array, number, object, string, type InferType } from 'yup';
+import { boolean, array, number, object, string, type InferType } from 'yup';
 import { FORM_LIMITS } from './limits';
 import { EYES, KEPT_BY, MOVES, SEATS } from '@/core/techniques';
 import { dose, id, line, once, oneOf, pattern, seen, slug, version, whole, words } from './rules';
@@ -73,6 +73,8 @@ export const publishForm = object({
   version: version(),
   teacher: id().required('Please choose a teacher.'),
   reason: reason(),
+  /** It goes to somebody who is away then: the director says so. */
+  evenAway: boolean().default(false),
 });
 
 /** Classes of a course that are published together, as they were seen. */

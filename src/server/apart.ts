@@ -6,7 +6,8 @@ import { Refusal } from './errors';
 /** How long and how much somebody's file may take, and how many are read at a time. */
 export const APART_LIMITS = { ms: 4000, heapMegabytes: 256, atOnce: 2, waiting: 20 } as const;
 
-const TOO_MUCH = 'This file takes too long to read, so it was left alone and nothing of it came in. Take a smaller or simpler one out of where it comes from.';
+const TOO_MUCH =
+  'This file takes too long to read, so it was left alone and nothing of it came in. Take a smaller or simpler one out of where it comes from.';
 
 let running = 0;
 const queue: (() => void)[] = [];

@@ -22,6 +22,8 @@ export interface Desk<Who extends Actor = Staff> {
 /** A desk inside a transaction: the only place where rows are written, and only repositories do. */
 export interface Writing<Who extends Actor = Actor> extends Desk<Who> {
   readonly writing: true;
+  /** What is done once, by its name, when all else of the transaction is. */
+  readonly atEnd: Map<string, () => Promise<void>>;
 }
 
 /** A desk for one request. Every query from it stays inside the studio of whoever asks. */
@@ -33,11 +35,15 @@ export async function deskFor<Who extends Actor>(who: Who, now: Date, em?: Entit
 
 /** Runs a writing use case in one transaction: all of it or nothing. A lost race, of whatever kind, is a clash. */
 export async function inOne<T, Who extends Actor>(desk: Desk<Who>, work: (at: Writing<Who>) => Promise<T>): Promise<T> {
-  const outer = 'writing' in desk;
+  const outer = 'writing' in desk ? (desk as Writing<Who>) : null;
+  const atEnd: Writing['atEnd'] = outer?.atEnd ?? new Map<string, () => Promise<void>>();
   try {
-    return await desk.em.transactional((em) =>
-      work({ ...desk, em: em as EntityManager, known: new Map(), turn: outer ? desk.turn : oneAfterAnother(), writing: true }),
-    );
+    return await desk.em.transactional(async (em) => {
+      const turn = outer ? desk.turn : oneAfterAnother();
+      const done = await work({ ...desk, em: em as EntityManager, known: new Map(), turn, writing: true, atEnd });
+      if (!outer) for (const last of atEnd.values()) await last();
+      return done;
+    });
   } catch (error) {
     throw asClash(error);
   }

@@ -115,7 +115,7 @@ export interface PlanView {
     readonly dose: string;
   }[];
   readonly teacher: string;
-  readonly teachers: readonly { readonly id: string; readonly name: string; readonly lacks: readonly string[] }[];
+  readonly teachers: readonly { readonly id: string; readonly name: string; readonly lacks: readonly string[]; readonly away: boolean }[];
 }
 
 /** A session as it stands now, for whoever meant to save over it. */

@@ -80,7 +80,13 @@ test('one address shuts nobody out: what is right never counts, and each kind is
   expect(await answerOf(openLink(await freshManager(), guess(40), from, at))).toBe('late');
   // Two hundred failures at whatever accounts end it for that address, but for a device that was right before.
   const { device } = await signIn(await freshManager(), { ...right, address: '10.77.0.2' }, later(71 * DAY));
-  const rows = Array.from({ length: ATTEMPT_LIMITS.perAddressInAll }, (_, n) => ({ id: newId(), kind: 'sign in' as const, address: from, what: `x${n}`, at: later(71 * DAY) }));
+  const rows = Array.from({ length: ATTEMPT_LIMITS.perAddressInAll }, (_, n) => ({
+    id: newId(),
+    kind: 'sign in' as const,
+    address: from,
+    what: `x${n}`,
+    at: later(71 * DAY),
+  }));
   await (await ownerManager()).insertMany(AttemptRow, rows.slice(1));
   expect(await answerOf(signIn(await freshManager(), right, later(71 * DAY)))).toBe('allowed');
   await (await ownerManager()).insertMany(AttemptRow, rows.slice(0, 1));
@@ -112,11 +118,16 @@ test('guesses at one’s own password are slowed down like any other, and what i
   const to = { version: own.version, password: 'another few words', again: 'another few words' };
   const say = async (current: string) => answerOf(saveOwnPassword(await deskOf('front desk', later(73 * DAY)), null, 'here', { ...to, current }));
   for (let guess = 0; guess < 8; guess += 1) expect(await say(`guess ${guess}`)).toBe('invalid');
-  const rows = Array.from({ length: 10 }, () => ({ id: newId(), kind: 'own password' as const, address: 'here', what: desk.who.id, at: later(73 * DAY) }));
+  const rows = Array.from({ length: 10 }, () => ({
+    id: newId(),
+    kind: 'own password' as const,
+    address: 'here',
+    what: desk.who.id,
+    at: later(73 * DAY),
+  }));
   await (await ownerManager()).insertMany(AttemptRow, rows);
   expect(await say('a few words of mine')).toBe('too-many');
   await (await ownerManager()).nativeDelete(AttemptRow, { kind: 'own password' });
   expect(await say('a few words of mine')).toBe('allowed');
   expect(await (await freshManager()).count(AttemptRow, { kind: 'own password' })).toBe(0);
 });
-

@@ -14,15 +14,25 @@ import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
 import { readOutbox } from '../../src/server/usecases/people/records';
-import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
+import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
+import { saveAway } from '../../src/server/usecases/staff/ownAccount';
 import { addClosure, removeClosure } from '../../src/server/usecases/studio/changeStudio';
 import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, seenOf } from './studio';
+import { mails } from './challenge';
+import { backToKept, forgetKept, keepAll } from './snapshot';
 
-beforeAll(openBoth, 120_000);
-afterAll(closeDatabase);
+beforeAll(async () => {
+  await openBoth();
+  await keepAll();
+}, 120_000);
+afterEach(backToKept);
+afterAll(async () => {
+  await forgetKept();
+  await closeDatabase();
+});
 
 const plainly = (technique: string) => {
   const { pattern, dose } = SHIPPED_LIBRARY.technique(technique);
@@ -117,19 +127,55 @@ test('a published class that is taken back, moved or cancelled again is told to 
   const [first] = await sessions();
   await publishPlan(await director(), { once: newId(), session: first.id, version: first.version, teacher });
   const plan = async () => (await progressOf(await director(), [first.id])).get(first.id)!.plan!;
-  const mails = async () => (await readOutbox(await director())).filter(({ body }) => body.includes('the lift is stuck')).length;
+  const heard = async () => (await mails()).filter(({ body }) => body.includes('the lift is stuck')).length;
   await cancelClass(await director(), { ...(await asked()), session: first.id, reason: 'the lift is stuck', bend: 'drop' });
-  expect([(await plan()).number, await mails()]).toEqual([1, 1]);
+  expect([(await plan()).number, await heard()]).toEqual([1, 1]);
+  const told = async () => (await mails()).filter(({ subject }) => subject.startsWith('A trial:')).map(({ subject }) => subject);
+  expect(await told()).toEqual(['A trial: a class is cancelled', 'A trial: a plan waits to be read']);
   await undoStep(await director(), await asked());
   expect(await plan()).toMatchObject({ number: 2, changes: ['held after all'] });
+  expect((await told())[0]).toBe('A trial: a class is held after all');
   await undoStep(await director(), await asked());
-  expect([(await sessions()).some((one) => one.id === first.id), await mails()]).toEqual([false, 2]);
+  expect([(await sessions()).some((one) => one.id === first.id), await heard()]).toEqual([false, 2]);
   await undoStep(await director(), await asked());
   await changeCourse(await director(), { ...(await asked()), start: '21:30', published: 'follow' });
   expect((await plan()).changes).toEqual(['at 21:30 instead of 21:00']);
   await undoStep(await director(), await asked());
   expect((await plan()).changes).toEqual(['at 21:00 instead of 21:30']);
+  // Moved and moved back: each time whoever has it hears.
+  expect((await told()).slice(0, 2)).toEqual(['A trial: a class has changed', 'A trial: a class has changed']);
   expect((await readCourse(await director(), id)).sessions[0]).toMatchObject({ start: '21:00', state: 'published' });
+});
+
+test('a class that was never published and is held after all is told to whoever heard that it is not, once', async () => {
+  const { asked, sessions } = await drafted();
+  const [first, second] = await sessions();
+  const told = async () => (await mails()).filter(({ subject }) => subject.startsWith('A trial:')).map(({ subject }) => subject);
+  for (const session of [first, second])
+    await cancelClass(await director(), { ...(await asked()), session: session.id, reason: 'a storm', bend: 'drop' });
+  await undoStep(await director(), await asked());
+  expect(await told()).toEqual(['A trial: a class is held after all', 'A trial: a class is cancelled', 'A trial: a class is cancelled']);
+  // Put back on its day, the other one is told of too.
+  await reopenDay(await director(), { ...(await asked()), date: first.date });
+  expect((await told())[0]).toBe('A trial: a class is held after all');
+  expect(await told()).toHaveLength(4);
+});
+
+test('nothing is published to somebody who is away without asking; publishing is one letter for all of it', async () => {
+  const { asked, sessions, id, teacher } = await drafted();
+  const [first, second, third] = await sessions();
+  const once = () => ({ once: newId() });
+  await saveAway(await director(), { ...once(), staff: teacher, from: first.date, until: first.date });
+  const one = async () => ({ ...once(), session: first.id, version: first.version, teacher });
+  await expect(publishPlan(await director(), await one())).rejects.toMatchObject({
+    fields: [{ field: 'teacher', message: expect.stringContaining('is away then') }],
+  });
+  const seen = (await asked()).seen.filter(({ session }) => [first.id, second.id, third.id].includes(session));
+  const done = await publishMany(await director(), { ...once(), course: id, seen });
+  expect([done.published, done.held.map(({ date }) => date)]).toEqual([[second.date, third.date], [first.date]]);
+  const letters = (await mails()).filter(({ subject }) => subject.startsWith('A trial:'));
+  expect(letters.map(({ subject }) => subject)).toEqual(['A trial: 2 plans wait to be read']);
+  expect(await answerOf(publishPlan(await director(), { ...(await one()), evenAway: true }))).toBe('allowed');
 });
 
 test('closed days are said, and left with one press; when they open again the day offers itself', async () => {

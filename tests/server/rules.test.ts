@@ -352,7 +352,20 @@ test('a session ends after twelve idle hours, after thirty days, and when it is 
 test('people and the studio: dates in the future, closures that end before they start, a lost race', async () => {
   const director = await deskOf('director');
   const { choir } = await demo(director);
-  const person = { cohort: choir, name: 'Petra L.', birthDate: '2027-01-01', screened: true, screenedOn: '2026-11-20', answers: [] };
+  const person = {
+    cohort: choir,
+    name: 'Petra L.',
+    birthDate: '2027-01-01',
+    screened: true,
+    screenedOn: '2026-11-20',
+    answers: [{ condition: 'hernia', answer: 'no' }],
+  };
+  // Nobody is screened who was asked nothing, whatever is ticked.
+  await expect(addPerson(director, { once: newId(), ...person, birthDate: null, answers: [] })).rejects.toMatchObject({
+    fields: [{ field: 'answers' }],
+  });
+  const { id: added } = await addPerson(director, { once: newId(), cohort: choir, name: 'Petra N.', screenedOn: '2026-11-20' });
+  expect(await director.em.count(ScreeningRow, { person: added })).toBe(0);
   await expect(addPerson(director, { once: newId(), ...person })).rejects.toMatchObject({ fields: [{ field: 'birthDate' }] });
   await expect(addPerson(director, { once: newId(), ...person, birthDate: null, screenedOn: '2026-11-30' })).rejects.toMatchObject({
     fields: [{ field: 'screenedOn' }],

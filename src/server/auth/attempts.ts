@@ -29,7 +29,8 @@ export type Judged =
  * @example judge({ byAddress: 0, byBoth: 0, byWhat: [] }, now, false).answer // { goesOn: true, waitMs: 0 }
  */
 export function judge({ byAddress, byBoth, byWhat }: Tried, now: Date, knownDevice: boolean): { readonly answer: Judged; readonly at: Date | null } {
-  if (byBoth >= ATTEMPT_LIMITS.perAddress || (!knownDevice && byAddress >= ATTEMPT_LIMITS.perAddressInAll)) return { answer: { goesOn: false, why: 'address' }, at: null };
+  if (byBoth >= ATTEMPT_LIMITS.perAddress || (!knownDevice && byAddress >= ATTEMPT_LIMITS.perAddressInAll))
+    return { answer: { goesOn: false, why: 'address' }, at: null };
   const over = byWhat.length - ATTEMPT_LIMITS.free;
   if (knownDevice || over < 0) return { answer: { goesOn: true, waitMs: 0 }, at: now };
   const gap = Math.min(ATTEMPT_LIMITS.longestGap, ATTEMPT_LIMITS.firstGap * 2 ** over);

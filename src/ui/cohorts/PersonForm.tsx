@@ -17,7 +17,7 @@ import { ScreeningQuestions } from './ScreeningQuestions';
 export function PersonForm({ cohort, today }: { cohort: string; today: string }) {
   const router = useRouter();
   const say = useNotice();
-  const initial = { cohort, name: '', email: '', birthDate: '', screened: true, screenedOn: today, guardianConsent: false, answers: [] };
+  const initial = { cohort, name: '', email: '', birthDate: '', screened: false, screenedOn: today, guardianConsent: false, answers: [] };
   const form = useForm<PersonInput, { id: string }>(personForm as never, initial, addPersonAction, (_, { getValues }) => {
     say(`${getValues('name')} is in.`);
     router.push(`/cohorts/${cohort}`);

@@ -27,16 +27,21 @@ export function Publish({
   const { session, versions, unpublished, teachers, mayEdit } = plan;
   const [teacher, setTeacher] = useState(plan.teacher);
   const [reason, setReason] = useState('');
+  const [evenAway, setEvenAway] = useState(false);
   const { run, refusal, busy } = useAction();
   const once = useOnce();
   const latest = versions.at(-1);
   const changed = latest === undefined || (unpublished?.length ?? 0) > 0 || teacher !== plan.teacher;
   const publish = async () => {
-    const reply = await run(() => inTurn((version) => publishPlanAction({ once: once.id(), session: session.id, version, teacher, reason })));
+    const reply = await run(() =>
+      inTurn((version) => publishPlanAction({ once: once.id(), session: session.id, version, teacher, reason, evenAway })),
+    );
     if (reply?.ok) once.done();
     if (reply?.ok || reply?.code === 'clash') onDone();
   };
-  const lacks = teachers.find(({ id }) => id === teacher)?.lacks ?? [];
+  const chosen = teachers.find(({ id }) => id === teacher);
+  const lacks = chosen?.lacks ?? [];
+  const waits = (chosen?.away ?? false) && !evenAway;
   return (
     <section className="stack" aria-label="Versions">
       <h2>{latest ? `Version ${latest.number}` : 'Not published'}</h2>
@@ -70,6 +75,12 @@ export function Publish({
             options={teachers.map(({ id, name }) => ({ value: id, label: name }))}
           />
           {lacks.length > 0 && <p className="error small">Not qualified for {lacks.join(', ')}.</p>}
+          {chosen?.away && (
+            <label className="check small note">
+              <input type="checkbox" checked={evenAway} onChange={({ target }) => setEvenAway(target.checked)} />
+              <span>{chosen.name} is away then. Publish it to them all the same.</span>
+            </label>
+          )}
           {plan.judged.length > 0 && (
             <div className="note bad stack">
               <p className="small">{plan.judged.join(' ')} Yours to judge: say why it goes out all the same. The reason stays in the record.</p>
@@ -86,7 +97,7 @@ export function Publish({
           <Refusal message={refusal} />
           <Button
             variant="contained"
-            disabled={busy || !ready || !changed || session.blocks.length === 0 || (plan.judged.length > 0 && reason.trim() === '')}
+            disabled={busy || !ready || !changed || waits || session.blocks.length === 0 || (plan.judged.length > 0 && reason.trim() === '')}
             onClick={() => void publish()}
           >
             Publish version {(latest?.number ?? 0) + 1}

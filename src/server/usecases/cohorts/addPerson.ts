@@ -17,7 +17,7 @@ export async function addPerson(desk: Desk, input: unknown): Promise<{ readonly 
   authorise(desk.who, 'add people');
   const form = await checked(personForm, input);
   return onceOnly(desk, form.once, async (at) => {
-    const answers = checkedAnswers(form, at.today, askedIn((await conventions(at)).rulebook));
+    const answers = checkedAnswers(form, at.today, askedIn((await conventions(at)).rulebook), form.screened);
     const screenedOn = form.screenedOn ? isoDate(form.screenedOn) : at.today;
     if (form.screened && screenedOn > at.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
     await cohort(at, form.cohort);

@@ -24,7 +24,7 @@ import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';
 import { asSeen, ofItself } from './request';
 import { recorded } from './steps';
-import { tellCancelled } from './telling';
+import { tellCancelled, tellHeldAfterAll } from './telling';
 import { tried } from './tried';
 
 /** Cancels a class, and does with the rest what was chosen. What is past stays as it was. */
@@ -160,9 +160,16 @@ async function reopen(at: Writing<Staff>, { course: id, version, seen, date }: S
   const day = isoDate(date);
   if (!(await openDays(at, found)).includes(day))
     throw invalid({ field: 'date', message: `${dayText(day)} is not a day on which this course could have a class.` });
-  const cancelled = (await allSessionsOf(at, [id])).find((one) => one.date === day && one.cancelled?.reason && one.published === 0);
+  const gone = (await allSessionsOf(at, [id])).filter((one) => one.date === day && one.cancelled?.reason);
+  const cancelled = gone.find(({ published }) => published === 0);
   if (cancelled) await changeClass(at, cancelled.id, cancelled.version, { cancelled: null });
   else await addClasses(at, found, [{ date: day }]);
+  // Whoever heard that there is none that day hears that there is; its plan is another one.
+  await tellHeldAfterAll(
+    at,
+    found,
+    gone.slice(0, 1).map((one) => ({ ...one, published: 0 })),
+  );
   await redraft(at, id, true);
 }
 

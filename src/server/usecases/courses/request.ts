@@ -104,7 +104,7 @@ export async function askedAnew(
     const of = changes.get(session.id);
     if (!of) continue;
     await changeClass(at, session.id, session.version, of);
-    if (session.published > 0 && !of.cancelled) await askAgain(at, session, of);
+    if (session.published > 0 && !of.cancelled) await askAgain(at, after, session, of);
   }
   const lost = movable.flatMap((session) => {
     const reason = changes.get(session.id)?.cancelled?.reason;

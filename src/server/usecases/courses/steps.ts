@@ -21,7 +21,7 @@ import {
   type CourseStep,
   type Session,
 } from '../../repositories/courses';
-import { askAgain, tellCancelled } from './telling';
+import { askAgain, tellCancelled, tellHeldAfterAll } from './telling';
 
 /**
  * Does something to a course and keeps what was there before, so that it can be taken back in one step. What changes nothing is
@@ -62,6 +62,7 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
     if (why) throw why;
     const sessions = await allSessionsOf(at, [id]);
     const lost: { readonly session: Session; readonly reason: string }[] = [];
+    const back: Session[] = [];
     const { course: was } = last.before;
     await changeFacts(at, id, now.version, { ...was, firstDate: isoDate(String(was.firstDate)) } as Partial<CourseFacts>);
     for (const { id: session, version } of last.after.sessions) {
@@ -73,10 +74,12 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
       await changeClass(at, session, version, to);
       // Whoever holds the plan of a class hears of it as of any other change: it is never held, or left out, without a word.
       const before = sessions.find((one) => one.id === session)!;
-      if (before.published > 0 && !to.cancelled) await askAgain(at, before, to);
+      if (before.published > 0 && !to.cancelled) await askAgain(at, found, before, to);
+      if (before.cancelled?.reason && to.cancelled === null) back.push({ ...before, date: to.date ?? before.date, start: to.start ?? before.start });
       if (to.cancelled?.reason && !before.cancelled) lost.push({ session: before, reason: to.cancelled.reason });
     }
     await tellCancelled(at, found, lost);
+    await tellHeldAfterAll(at, found, back);
     await practiseAgain(at, last);
     const step = stepBetween(now, await snapshotOf(afresh(at), id));
     if (step) await addStep(at, id, { what: last.what, ...step, back: !last.back });

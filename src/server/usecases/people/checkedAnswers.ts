@@ -9,11 +9,22 @@ const EARLIEST_BIRTH = '1900-01-01';
 
 /**
  * The answers of a form as they are sealed; dates that cannot be are refused where they stand.
+ * @param paper typed in from paper: where nothing was answered, nobody was asked
  * @param asked the conditions the studio's rules use: what was passed over of them is not a no
  */
-export function checkedAnswers({ birthDate, guardianConsent, answers }: AnswersInput, today: IsoDate, asked: readonly string[]): SealedAnswers {
+export function checkedAnswers(
+  { birthDate, guardianConsent, answers }: AnswersInput,
+  today: IsoDate,
+  asked: readonly string[],
+  paper = false,
+): SealedAnswers {
   if (birthDate && birthDate > today) throw invalid({ field: 'birthDate', message: 'This birth date lies in the future.' });
   if (birthDate && birthDate < EARLIEST_BIRTH) throw invalid({ field: 'birthDate', message: 'This birth date lies before 1900.' });
+  if (paper && answers.length === 0)
+    throw invalid({
+      field: 'answers',
+      message: 'No question was answered, so this is no form. Answer what was asked, or add the person without one.',
+    });
   const kept = new Map<string, ConditionAnswer>(
     asked.map((condition) => [condition, { condition, answer: 'prefer not to say', date: null, parts: {} }]),
   );

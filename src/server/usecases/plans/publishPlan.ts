@@ -1,6 +1,7 @@
 import { checkCourse, checkKey, checkText, publishes, type Planning } from '@/core/course';
 import { changesBetween, named, voiceChanges } from '@/core/plan';
-import { lacking } from '@/core/staff';
+import { isAway, lacking } from '@/core/staff';
+import { dayText } from '@/core/units';
 import { publishForm, publishManyForm } from '@/forms';
 import type { Published } from '@/views/plan';
 import type { Staff } from '../../auth/actors';
@@ -20,7 +21,8 @@ import {
   type Progress,
   type Session,
 } from '../../repositories/courses';
-import { teacher, teachers, type StaffMember } from '../../repositories/staff';
+import { aways, teacher, teachers, type StaffMember } from '../../repositories/staff';
+import { tellTeacher } from '../courses/telling';
 import { settingOf } from '../setting';
 
 /**
@@ -45,7 +47,10 @@ export async function publishPlan(desk: Desk, input: unknown): Promise<{ readonl
     const lacks = notQualified(session, to, looked.planning);
     if (lacks) throw invalid({ field: 'teacher', message: lacks });
     const progress = (await progressOf(at, [session.id])).get(session.id)!;
-    return publish(at, session, progress, to, looked.planning, judged.length > 0 ? reason : '');
+    const away = isAway(await aways(at), to.id, session);
+    if (away && !form.evenAway)
+      throw invalid({ field: 'teacher', message: `${to.name} is away then. Choose somebody else, or say that it goes to them all the same.` });
+    return publish(at, session, progress, to, looked.planning, looked.found.name, judged.length > 0 ? reason : '');
   });
 }
 
@@ -65,15 +70,18 @@ export async function publishMany(desk: Desk, input: unknown): Promise<Published
       wanted.map((session) => session.id),
     );
     const staff = await teachers(at);
+    const away = await aways(at);
     const published: string[] = [];
     const held: { date: Session['date']; start: string; why: string }[] = [];
     for (const session of wanted) {
       if (seenAt(seen, session.id) !== session.version) throw new Refusal('clash');
       const own = progress.get(session.id)!;
       const to = staff.find((member) => member.id === (own.handedTo ?? looked.found.teacher)) ?? null;
-      const why = heldBack(at, session, to, looked);
+      const why =
+        heldBack(at, session, to, looked) ??
+        (to && isAway(away, to.id, session) ? `${to.name} is away then. Find cover, or publish it on its own.` : null);
       if (why) held.push({ date: session.date, start: session.start, why });
-      else if ((await publish(at, session, own, to!, looked.planning, '')).version > session.version) published.push(session.date);
+      else if ((await publish(at, session, own, to!, looked.planning, looked.found.name, '')).version > session.version) published.push(session.date);
     }
     return { published: published as Session['date'][], held };
   });
@@ -139,10 +147,12 @@ export async function publish(
   { plan: before }: Progress,
   to: StaffMember,
   { basis }: Planning,
+  course: string,
   reason: string,
 ): Promise<{ readonly number: number; readonly version: number }> {
   const changes = before ? [...voiceChanges(before, session), ...changesBetween(before.blocks, session.blocks, basis)] : [];
   if (before && changes.length === 0 && before.teacher === to.id) return { number: before.number, version: session.version };
   const { purpose, note } = session;
+  tellTeacher(at, to.id, { course, news: 'to read', line: `${dayText(session.date)}, ${session.start}` });
   return addPlan(at, session, { blocks: named(session.blocks, basis), changes, teacher: to.id, purpose, note, reason });
 }

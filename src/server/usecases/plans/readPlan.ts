@@ -3,7 +3,7 @@ import { layOut } from '@/core/cues';
 import { asidesIn, instructionsFor, instructionText, toldOf, type House } from '@/core/instructions';
 import { blockName, changeLine, changesBetween, techniquesIn, voiceChanges, type NamedBlock } from '@/core/plan';
 import { EMERGENCY, STOP_SIGNS } from '@/core/screening';
-import { lacking } from '@/core/staff';
+import { isAway, lacking } from '@/core/staff';
 import { logText, type ClassLog } from '@/core/teach';
 import { isoDate, stampIn, timeIn, type IsoDate } from '@/core/units';
 import type { StepSaid } from '@/views/course';
@@ -13,7 +13,7 @@ import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf, type Plan, type Session } from '../../repositories/courses';
 import type { OpenedMember } from '../../repositories/screenings';
-import { staffNames, teachers } from '../../repositories/staff';
+import { aways, staffNames, teachers } from '../../repositories/staff';
 import { checksOf, stateOf } from '../courses/readCourse';
 import { saidBy } from '../courses/says';
 import { houseOf, settingOf } from '../setting';
@@ -56,6 +56,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     })),
   });
   const { log } = at;
+  const away = await aways(desk, session.date);
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes, version: session.version, blocks: session.blocks },
     course: { id: found.id, name: found.name, version: found.version },
@@ -103,6 +104,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
       id: staffId,
       name,
       lacks: lacking(session.blocks, qualifications, session.date, studio.library),
+      away: isAway(away, staffId, session),
     })),
   };
 }

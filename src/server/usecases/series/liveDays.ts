@@ -8,7 +8,7 @@ import { Refusal } from '../../errors';
 import { addClasses, addCourse, allSessionsOf, changeClass, changeFacts, course, type Course, type Session } from '../../repositories/courses';
 import type { KeptSeries } from '../../repositories/series';
 import { closures } from '../../repositories/studio';
-import { askAgain, tellCancelled } from '../courses/telling';
+import { askAgain, tellCancelled, tellHeldAfterAll } from '../courses/telling';
 import { seriesSetting } from './setting';
 
 /** How long the class of a live day is where nothing says so, in minutes. */
@@ -175,7 +175,8 @@ async function addNew({ at, now, pairs, course: { id, minutes }, cancelled, plan
     const asItWas = back || there.published > 0 || alike(techniquesIn(there.blocks), day.day.blocks);
     const to = { cancelled: null, start: now.asked.start, ...(asItWas ? {} : { blocks: planned(day, there.minutes) }) };
     await changeClass(at, there.id, there.version, to);
-    if (there.published > 0) await askAgain(at, there, to);
+    if (there.published > 0) await askAgain(at, factsOf(now), there, to);
+    if (there.cancelled?.reason) await tellHeldAfterAll(at, factsOf(now), [there]);
   }
   const others = fresh.filter((day) => !again.some((one) => one.day === day));
   await addClasses(

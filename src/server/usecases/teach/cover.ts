@@ -193,7 +193,7 @@ async function give(
   await addHandover(at, session.id, was, to.id);
   if (changed && progress.plan) {
     const { planning } = await lookedAt(at, found);
-    await publish(at, session, progress, to, planning, '');
+    await publish(at, session, progress, to, planning, found.name, '');
   } else await changeClass(at, session.id, session.version, {});
   const [everyone, nameOf] = [await staffToday(at), await staffNames(at)];
   const when = `${found.name}, ${dayText(session.date)} at ${session.start}`;
