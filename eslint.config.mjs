@@ -53,8 +53,9 @@ export default tseslint.config(
   { files: ['src/core/techniques/families.ts', '**/*.test.ts'], rules: { 'max-lines': 'off' } },
   {
     files: ['**/*.cjs', 'public/*.js'],
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
     languageOptions: {
-      globals: { module: 'writable', self: 'readonly', caches: 'readonly', fetch: 'readonly', Response: 'readonly', URL: 'readonly' },
+      globals: { module: 'writable', require: 'readonly', self: 'readonly', caches: 'readonly', fetch: 'readonly', Response: 'readonly', URL: 'readonly' },
     },
   },
 );

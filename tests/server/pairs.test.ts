@@ -320,8 +320,8 @@ interface Effect {
 
 const APART = new Set(['done_once', 'sign_in_attempt']);
 
-/** Versions count what is compared here; a link that was used up needs no stopping any more. */
-const COLUMNS_APART = ['version', 'expires_at'];
+/** Versions count what is compared here; a link that was used up needs no stopping any more; what is sealed is sealed anew each time. */
+const COLUMNS_APART = ['version', 'expires_at', 'answer'];
 
 const ID = /[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}/g;
 const known = new WeakMap<Rows, ReadonlySet<string>>();

@@ -1,12 +1,8 @@
-import { NextResponse } from 'next/server';
-import { freshManager } from '@/server/db/orm';
+import { health } from '@/server/health';
 
-/** Whether the database answers. */
-export async function GET(): Promise<NextResponse> {
-  try {
-    await (await freshManager()).execute('select 1');
-    return NextResponse.json({ database: 'answers' });
-  } catch {
-    return NextResponse.json({ database: 'does not answer' }, { status: 503 });
-  }
+/** Whether each part is well, within two seconds; 503 where one is not. */
+export async function GET(): Promise<Response> {
+  const parts = await health();
+  const well = Object.values(parts).every((said) => said === 'well');
+  return Response.json(parts, { status: well ? 200 : 503, headers: { 'cache-control': 'no-store' } });
 }

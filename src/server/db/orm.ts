@@ -23,8 +23,13 @@ export function orm(): Promise<MikroORM> {
     filters: FILTERS,
     // A row is of one studio by its own column; rows it belongs to, joined in, would be locked along with it.
     autoJoinRefsForFilters: false,
-    pool: { min: 1, max: 12 },
+    // None is kept open for its own sake: one that the database has closed meanwhile is nobody's first.
+    pool: { min: 0, max: 12 },
     forceUtcTimezone: true,
+  }).catch((error: unknown) => {
+    // The next request tries again: a database that was away when the first one came is not away for good.
+    shared.oakenOrm = undefined;
+    throw error;
   });
   return shared.oakenOrm;
 }

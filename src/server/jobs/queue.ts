@@ -1,4 +1,5 @@
 import PgBoss from 'pg-boss';
+import type { EntityManager } from '../db/orm';
 import type { Writing } from '../desk';
 
 /** What is done beside the requests: one delivery however many instances there are, tried again when it fails. */
@@ -46,6 +47,15 @@ export const CLOCKWORK: Readonly<Partial<Record<JobName, string>>> = {
   'send-days': '*/5 * * * *',
   'forget-done': '40 3 * * *',
 };
+
+/** How many jobs should have begun so many minutes ago and have not: nobody works on them. */
+export async function jobsThatWait(em: EntityManager, minutes: number): Promise<number> {
+  const [{ late }]: { late: string }[] = await em.execute(
+    `select count(*) as late from pgboss.job where state < 'active' and start_after < now() - ? * interval '1 minute'`,
+    [minutes],
+  );
+  return Number(late);
+}
 
 let sender: PgBoss | null = null;
 

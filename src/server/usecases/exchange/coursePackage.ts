@@ -154,9 +154,9 @@ export async function importCourse(desk: Desk, input: unknown): Promise<{ readon
   const { course: read, problems } = await readApart('course', text, await ownTechniques(desk));
   return onceOnly(desk, once, async (at) => {
     await holdStudio(at);
-    if (!read) throw new Refusal('invalid', problems.map(({ class: of, message }) => (of ? `Class ${of}: ${message}` : message)).join(' '));
     await cohort(at, form.cohort);
     await teacher(at, form.teacher);
+    if (!read) throw new Refusal('invalid', problems.map(({ class: of, message }) => (of ? `Class ${of}: ${message}` : message)).join(' '));
     const first = isoDate(form.firstDate);
     if (read.series) {
       await bringTechniques(at, read);

@@ -56,6 +56,7 @@ export async function enterForm(desk: Desk, input: unknown): Promise<{ readonly 
   const form = await checked(screeningForm, input);
   return onceOnly(desk, form.once, async (at) => {
     if (form.screenedOn > at.today) throw invalid({ field: 'screenedOn', message: 'A screening cannot be dated in the future.' });
+    await person(at, form.person);
     const answers = checkedAnswers(form, at.today, askedIn((await conventions(at)).rulebook), true);
     await addScreening(at, { person: form.person, screenedOn: isoDate(form.screenedOn), source: 'paper', consent: null }, answers);
     return { kept: true };

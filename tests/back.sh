@@ -1,0 +1,43 @@
+#!/usr/bin/env bash
+# Whatever stops comes back by itself: bin/start is begun, its database and its application are killed, one after the other and both at once.
+set -u
+cd "$(dirname "$(readlink -f "$0")")/.." || exit 1
+home=${OAKEN_HOME:?}
+port=${PORT:?}
+address="http://127.0.0.1:$port"
+bin/start >"$home.start.log" 2>&1 &
+started=$!
+trap 'kill "$started" 2>/dev/null; wait "$started" 2>/dev/null' EXIT
+pass() { node -e '
+  const until = Date.now() + Number(process.argv[2]);
+  (async () => {
+    while (Date.now() < until) {
+      const begun = Date.now();
+      const said = await fetch(process.argv[1], { signal: AbortSignal.timeout(4000) }).then((r) => r.json()).catch(() => null);
+      if (said?.database === process.argv[3]) { if (Date.now() - begun > 2000) process.exit(2); process.exit(0); }
+      await new Promise((soon) => setTimeout(soon, 200));
+    }
+    process.exit(1);
+  })()' "$address/health" "$1" "$2" || { echo "$3"; cat "$home.start.log"; exit 1; }; }
+page() { node -e 'fetch(process.argv[1]).then(async(r)=>process.exit(r.status===200&&(await r.text()).includes("Sign in")?0:1),()=>process.exit(1))' "$address/sign-in" || { echo "$1"; exit 1; }; }
+. bin/lib.sh
+database() { head -1 "$(cluster_folder)/postmaster.pid"; }
+application() { pgrep -P "$started" -f 'next-server|next start' | head -1; }
+
+pass 240000 well 'it did not start'
+page 'its first page did not come'
+# A database that is ended as by a full disk: at once, and by nobody of ours.
+kill -QUIT "$(database)" || exit 1
+pass 15000 well 'the database did not come back'
+page 'pages did not come back with the database'
+kill -9 "$(application)" || exit 1
+pass 30000 well 'the application did not come back'
+page 'pages did not come back with the application'
+{ kill -QUIT "$(database)" && kill -9 "$(application)"; } || exit 1
+pass 45000 well 'the two did not come back together'
+page 'pages did not come back after both'
+# One that is still there and answers nobody: the database is stopped in its tracks, and health says which part it is, soon.
+for child in $(pgrep -P "$(database)") $(database); do kill -STOP "$child"; done
+pass 15000 'does not answer' 'health did not say within two seconds which part is not well'
+for child in $(database) $(pgrep -P "$(database)"); do kill -CONT "$child"; done
+pass 15000 well 'it was not well again'
