@@ -6,7 +6,7 @@ import { DEMO_STAFF } from '../../demo/staff';
 async function awake(page: Page): Promise<void> {
   await page.waitForFunction(
     () =>
-      [...document.querySelectorAll('main :is(a, button, input, textarea)')].every((one) =>
+      [...document.querySelectorAll('main :is(a, button, input:not([type=hidden]), textarea)')].every((one) =>
         Object.keys(one).some((key) => key.startsWith('__react')),
       ),
     undefined,

@@ -23,7 +23,7 @@ test('a teacher on a phone reads, opens, teaches without a network, logs, and th
   await accessible(page);
   await fitsTheWidth(page);
   // What the open page and the device need is kept now.
-  await expect.poll(() => page.evaluate(async () => (await (await caches.open('oaken-class')).keys()).length)).toBeGreaterThan(3);
+  await expect.poll(() => page.evaluate(async () => (await (await caches.open('oaken-parts')).keys()).length)).toBeGreaterThan(3);
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
 
   await context.setOffline(true);

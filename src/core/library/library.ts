@@ -29,6 +29,14 @@ export interface Library {
  * @example libraryOf([]).technique('4-7-8').name // "4:7:8"
  */
 export function libraryOf(own: readonly OwnEntry[]): Library {
+  // What is shipped is one library, so that what follows from its techniques is worked out once.
+  if (own.length === 0) return (shipped ??= made([]));
+  return made(own);
+}
+
+let shipped: Library | null = null;
+
+function made(own: readonly OwnEntry[]): Library {
   const families = [...FAMILIES, ...own.flatMap(({ technique }) => (technique.family === null ? [ownFamily(technique)] : []))];
   const familyById = new Map(families.map((family) => [family.id, family]));
   const family = (id: string) => must(familyById.get(id), 'family', id);

@@ -190,6 +190,13 @@ export async function cancelledIn(desk: Desk<Actor>, courseIds: readonly string[
   );
 }
 
+/** The days on which a class of a course was to be and was not, for whatever reason was given. */
+export async function missedDates(desk: Desk<Actor>, of: string): Promise<IsoDate[]> {
+  const fields = ['id', 'course', 'date', 'cancelled'] as const;
+  const rows = await readRows(desk, SessionRow, { course: of, cancelled: { $ne: null } }, { orderBy: { date: 'asc', start: 'asc' }, fields });
+  return rows.flatMap(({ date, cancelled }) => (cancelled?.reason ? [isoDate(date)] : []));
+}
+
 /** Every session of some courses, cancelled ones too. */
 export function allSessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): Promise<Session[]> {
   return once(desk, `sessions ${courseIds.join()}`, async () => {
@@ -200,7 +207,26 @@ export function allSessionsOf(desk: Desk<Actor>, courseIds: readonly string[]): 
 
 /** Some sessions by their ids, of whatever course; what is not here is left out. */
 export async function allSessionsById(desk: Desk<Actor>, ids: readonly string[]): Promise<Session[]> {
-  return ids.length === 0 ? [] : (await readRows(desk, SessionRow, { id: [...ids] })).map((row) => toSession(row, desk.today));
+  const rows = ids.length === 0 ? [] : await readRows(desk, SessionRow, { id: [...ids] }, { orderBy: { date: 'asc', start: 'asc' } });
+  return rows.map((row) => toSession(row, desk.today));
+}
+
+/** When a class is held, without what is in it. */
+export type Hours = Pick<Session, 'id' | 'course' | 'date' | 'start' | 'minutes' | 'published' | 'version'>;
+
+/** When every class of the studio that is not cancelled is held, in order of time; without what is in them. */
+export function allHours(desk: Desk<Actor>): Promise<Hours[]> {
+  return once(desk, 'hours', async () => {
+    const fields = ['id', 'course', 'date', 'start', 'minutes', 'published', 'version'] as const;
+    const rows = await readRows(desk, SessionRow, { cancelled: null }, { orderBy: { date: 'asc', start: 'asc' }, fields });
+    return rows.map((row) => ({ ...row, date: isoDate(row.date) }));
+  });
+}
+
+/** Every session on some days, of whatever course, cancelled ones too. */
+export async function weekOfSessions(desk: Desk<Actor>, from: string, until: string): Promise<Session[]> {
+  const rows = await readRows(desk, SessionRow, { date: { $gte: from, $lte: until } }, { orderBy: { date: 'asc', start: 'asc' } });
+  return rows.map((row) => toSession(row, desk.today));
 }
 
 /** Every session on some days, of whatever course. */

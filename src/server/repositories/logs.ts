@@ -42,6 +42,13 @@ export async function logsOf(desk: Desk<Actor>, sessions: readonly string[]): Pr
   );
 }
 
+/** Those of some sessions of which nobody has sent a log. */
+export async function unlogged(desk: Desk<Actor>, sessions: readonly string[]): Promise<ReadonlySet<string>> {
+  if (sessions.length === 0) return new Set();
+  const logged = new Set((await readRows(desk, LogRow, { session: [...sessions] }, { fields: ['session'] })).map(({ session }) => session));
+  return new Set(sessions.filter((id) => !logged.has(id)));
+}
+
 /** Every class somebody was in or missed, as its logs say, oldest first. */
 export async function attendanceOf(desk: Desk<Actor>, person: string) {
   const logs = await readRows(desk, LogRow, {}, { orderBy: { at: 'asc' } });

@@ -24,26 +24,36 @@ export interface OpenedMember extends Member {
  */
 export function members(desk: Desk<Actor>, cohortId: string, asOf: Date | null = null): Promise<OpenedMember[]> {
   return once(desk, `members ${cohortId} ${asOf ? new Date(asOf).getTime() : 'now'}`, async () => {
-    const joined = asOf ? { joinedAt: { $lte: asOf } } : {};
-    const rows = await readRows(desk, PersonRow, { cohort: cohortId, ...HERE, ...joined }, { orderBy: { name: 'asc' } });
-    return opened(desk, rows, asOf);
+    const rows = await once(desk, `people of ${cohortId}`, () =>
+      readRows(desk, PersonRow, { cohort: cohortId, ...HERE }, { orderBy: { name: 'asc' } }),
+    );
+    const sealed = await once(desk, `sealed of ${cohortId}`, () => sealedOf(desk, rows));
+    return opened(desk, asOf ? rows.filter(({ joinedAt }) => new Date(joinedAt) <= asOf) : rows, sealed, asOf);
   });
 }
 
 /** One person with what is known of them. For the core only. */
 export async function member(desk: Desk<Actor>, id: string): Promise<OpenedMember> {
-  return (await opened(desk, [await person(desk, id)]))[0];
+  const rows = [await person(desk, id)];
+  return opened(desk, rows, await sealedOf(desk, rows), null)[0];
 }
 
-async function opened(desk: Desk<Actor>, people: readonly PersonRecord[], asOf: Date | null = null): Promise<OpenedMember[]> {
-  const known = asOf ? { enteredAt: { $lte: asOf } } : {};
+/** What is sealed of some people, of whatever time: what was known at a moment is chosen among it. */
+async function sealedOf(desk: Desk<Actor>, people: readonly PersonRecord[]) {
   const whose = { person: people.map(({ id }) => id) };
   const [screenings, clinicians, overrides] = await Promise.all([
-    readRows(desk, ScreeningRow, { ...whose, ...known }, { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } }),
-    readRows(desk, ClinicianRow, { ...whose, ...known }),
-    overridesOf(desk, whose.person, asOf),
+    readRows(desk, ScreeningRow, whose, { orderBy: { screenedOn: 'asc', enteredAt: 'asc' } }),
+    readRows(desk, ClinicianRow, whose),
+    overrideRows(desk, whose.person),
   ]);
-  const latest = new Map(screenings.map((screening) => [screening.person, screening]));
+  return { screenings, clinicians, overrides };
+}
+
+function opened(desk: Desk<Actor>, people: readonly PersonRecord[], all: Awaited<ReturnType<typeof sealedOf>>, asOf: Date | null): OpenedMember[] {
+  const known = ({ enteredAt }: { readonly enteredAt: Date }) => asOf === null || new Date(enteredAt) <= asOf;
+  const clinicians = all.clinicians.filter(known);
+  const overrides = overridesAt(all.overrides, asOf);
+  const latest = new Map(all.screenings.filter(known).map((screening) => [screening.person, screening]));
   return people.map((row): OpenedMember => {
     const { id, name, wrappedKey, sealedBirth, comfortIn, comfortOut } = row;
     const about = { id, name, comfort: { inhale: comfortIn ?? null, exhale: comfortOut ?? null } };
@@ -77,19 +87,39 @@ async function opened(desk: Desk<Actor>, people: readonly PersonRecord[], asOf: 
 const NOTHING_ANSWERED: SealedAnswers = { birthDate: null, guardianConsent: false, answers: [] };
 
 /** Overrides of some people, ended ones cut to the day they ended; their rules and reasons stay sealed. */
-export async function overridesOf(desk: Desk<Actor>, people: readonly string[], asOf: Date | null = null) {
+export async function overridesOf(desk: Desk<Actor>, people: readonly string[]) {
+  return overridesAt(await overrideRows(desk, people), null);
+}
+
+async function overrideRows(desk: Desk<Actor>, people: readonly string[]) {
   const [made, ends, everyone] = await Promise.all([
-    readRows(desk, OverrideRow, { person: [...people], ...(asOf ? { madeAt: { $lte: asOf } } : {}) }, { orderBy: { madeAt: 'asc' } }),
-    readRows(desk, OverrideEndRow, { ...(asOf ? { endedAt: { $lte: asOf } } : {}) }),
+    readRows(desk, OverrideRow, { person: [...people] }, { orderBy: { madeAt: 'asc' } }),
+    once(desk, 'ended overrides', () => readRows(desk, OverrideEndRow, {})),
     staff(desk),
   ]);
-  const endOf = new Map(ends.map(({ override, endedOn }) => [override, isoDate(endedOn)]));
-  return made.map(({ id, person: of, sealed, from, until, madeBy, madeAt }) => {
-    const ended = endOf.get(id);
-    const last = ended && ended <= isoDate(until) ? addDays(ended, -1) : isoDate(until);
-    const by = everyone.find((one) => one.id === madeBy)?.name ?? 'somebody who left';
-    return { id, person: of, sealed, from: isoDate(from), until: last, by, madeAt, ended: ended ?? null };
-  });
+  return { made, ends, nameOf: new Map(everyone.map(({ id, name }) => [id, name])) };
+}
+
+/** Overrides as they stood at a moment; as they stand where none is named. */
+function overridesAt({ made, ends, nameOf }: Awaited<ReturnType<typeof overrideRows>>, asOf: Date | null) {
+  const by = (moment: Date) => asOf === null || new Date(moment) <= asOf;
+  const endOf = new Map(ends.filter(({ endedAt }) => by(endedAt)).map(({ override, endedOn }) => [override, isoDate(endedOn)]));
+  return made
+    .filter(({ madeAt }) => by(madeAt))
+    .map(({ id, person: of, sealed, from, until, madeBy, madeAt }) => {
+      const ended = endOf.get(id);
+      const last = ended && ended <= isoDate(until) ? addDays(ended, -1) : isoDate(until);
+      return {
+        id,
+        person: of,
+        sealed,
+        from: isoDate(from),
+        until: last,
+        by: nameOf.get(madeBy) ?? 'somebody who left',
+        madeAt,
+        ended: ended ?? null,
+      };
+    });
 }
 
 export function openOverride(

@@ -8,7 +8,7 @@ import { FORM_LIMITS } from '@/forms';
 import type { Actor } from '../auth/actors';
 import type { Desk } from '../desk';
 import { cohort, cohortItself } from '../repositories/cohorts';
-import { cancelledIn, type Course, type Session } from '../repositories/courses';
+import { missedDates, type Course, type Session } from '../repositories/courses';
 import { ownTechniques } from '../repositories/library';
 import { logsOf } from '../repositories/logs';
 import { members, type OpenedMember } from '../repositories/screenings';
@@ -61,7 +61,7 @@ export async function settingOf(
     teachers(desk),
     ownTechniques(desk),
     closures(desk),
-    of ? cancelledIn(desk, [of]) : [],
+    of ? missedDates(desk, of) : [],
     of ? seriesOfLive(desk, of) : null,
   ]);
   // The days between live ones are practised alone: their order is the series' own to check.
@@ -75,13 +75,16 @@ export async function settingOf(
     const key = tallyKey(asked, date);
     tallies[key] ??= tally(asked, date);
   };
-  // What stands in a class that a draft leaves alone may be practised again after it, wanted or not.
-  const standing = sessions.flatMap(({ blocks }) => techniquesIn(blocks).map(({ technique }) => technique));
-  const known = [...new Set([...wanted, ...already, ...standing])].filter((id) => library.find(id) !== null);
-  for (const session of sessions) {
-    for (const block of techniquesIn(session.blocks)) ask(block, session);
-    if (!session.fixed) for (const technique of known) ask({ technique, ...taught[technique], tempo }, session);
-  }
+  // Asked of everything a draft may put anywhere, where somebody drafts: what only checks asks of what stands.
+  const askAll = () => {
+    // What stands in a class that a draft leaves alone may be practised again after it, wanted or not.
+    const standing = sessions.flatMap(({ blocks }) => techniquesIn(blocks).map(({ technique }) => technique));
+    const known = [...new Set([...wanted, ...already, ...standing])].filter((id) => library.find(id) !== null);
+    for (const session of sessions) {
+      for (const block of techniquesIn(session.blocks)) ask(block, session);
+      if (!session.fixed) for (const technique of known) ask({ technique, ...taught[technique], tempo }, session);
+    }
+  };
   const { firstDate, weeks, weekdays } = course;
   const after = sessions.at(-1)?.date ?? firstDate;
   const further = {
@@ -107,9 +110,17 @@ export async function settingOf(
     staff: teaching,
     settled: course.settled,
     guards,
-    missed: missed.map(({ date }) => date),
+    missed,
   };
   // What is only tried may stand on days on which nothing was asked yet.
   const asked = (block: Asked, date: IsoDate) => (tallies[tallyKey(block, date)] ??= tally(block, date));
-  return { problem, planning: { ...planningOf(problem), tally: asked }, members: people, reached };
+  return {
+    get problem() {
+      askAll();
+      return problem;
+    },
+    planning: { ...planningOf(problem), basis: { library, naturalBreath, seat: group.seat }, ladder: library.edges, tally: asked },
+    members: people,
+    reached,
+  };
 }

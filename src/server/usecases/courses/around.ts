@@ -1,30 +1,28 @@
 import { aroundChecks, type Check, type CourseSession, type Elsewhere } from '@/core/course';
 import type { Desk } from '../../desk';
-import { courses, sessionsBetween, type Course, type Session } from '../../repositories/courses';
-import { handedTo } from '../../repositories/hands';
+import { allHours, courses, type Course, type Session } from '../../repositories/courses';
+import { handedAhead } from '../../repositories/hands';
 import { aways, teachers } from '../../repositories/staff';
 import { closures } from '../../repositories/studio';
 
 /** What is wrong with the days of classes that are still to come, whatever is in them. */
 export async function aroundOf(desk: Desk, found: Course, ahead: readonly Session[]): Promise<Check[]> {
   if (ahead.length === 0) return [];
-  const [all, between, closed, staff, away] = await Promise.all([
-    courses(desk),
-    sessionsBetween(desk, ahead[0].date, ahead[ahead.length - 1].date),
-    closures(desk),
-    teachers(desk),
-    aways(desk),
-  ]);
-  const others = between.filter(({ course }) => course !== found.id);
-  const handed = await handedTo(
+  const [all, hours, closed, staff, away] = await Promise.all([courses(desk), allHours(desk), closures(desk), teachers(desk), aways(desk)]);
+  const still = hours.filter(({ date }) => date >= desk.today);
+  const others = still.filter(({ course, date }) => course !== found.id && date >= ahead[0].date && date <= ahead[ahead.length - 1].date);
+  const handed = await handedAhead(
     desk,
-    [...others, ...ahead].map(({ id }) => id),
+    still.map(({ id }) => id),
   );
+  const byDate = new Map<string, typeof others>();
+  for (const one of others) byDate.set(one.date, [...(byDate.get(one.date) ?? []), one]);
+  const courseOf = new Map(all.map((one) => [one.id, one]));
   const handOf = (id: string, { teacher }: Course) => handed.get(id) ?? teacher;
   const elsewhere = (session: CourseSession): Elsewhere[] =>
-    others.flatMap(({ id, course, date, start, minutes }): Elsewhere[] => {
-      const other = all.find((one) => one.id === course);
-      if (!other || date !== session.date) return [];
+    (byDate.get(session.date) ?? []).flatMap(({ id, course, date, start, minutes }): Elsewhere[] => {
+      const other = courseOf.get(course);
+      if (!other) return [];
       if (other.cohort === found.cohort) return [{ date, start, minutes, name: other.name, shares: 'cohort' }];
       return handOf(id, other) === handOf(session.id, found) ? [{ date, start, minutes, name: other.name, shares: 'teacher' }] : [];
     });

@@ -3,22 +3,28 @@ import type { CourseLine } from '@/views/course';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohorts } from '../../repositories/cohorts';
-import { courses, sessionsOf } from '../../repositories/courses';
+import { allHours, courses, sessionsOf } from '../../repositories/courses';
 import { staff } from '../../repositories/staff';
+
+/** Courses by their ids, in an order that is the same for whoever asks. */
+export const idsOf = (courses: readonly { readonly id: string }[]): string[] => courses.map(({ id }) => id).sort();
 
 /** Every course with where it stands today. */
 export async function listCourses(desk: Desk): Promise<CourseLine[]> {
   authorise(desk.who, 'see courses');
   const [all, groups, everyone] = await Promise.all([courses(desk), cohorts(desk), staff(desk)]);
-  const sessions = await sessionsOf(
-    desk,
-    all.map(({ id }) => id),
-  );
+  const hours = await allHours(desk);
+  const lastOf = new Map(hours.map(({ course, date }) => [course, date]));
+  // What is over is listed without what was in it.
+  const open = all.filter(({ id, firstDate }) => (lastOf.get(id) ?? firstDate) >= desk.today);
+  const drafted = new Map<string, number>();
+  for (const { course, blocks } of await sessionsOf(desk, idsOf(open))) if (blocks.length > 0) drafted.set(course, (drafted.get(course) ?? 0) + 1);
+  const held = new Map<string, number>();
+  for (const { course } of hours) held.set(course, (held.get(course) ?? 0) + 1);
   return all
     .filter(({ cohort }) => groups.some(({ id }) => id === cohort))
     .map((course) => {
-      const own = sessions.filter((session) => session.course === course.id);
-      const last = own.at(-1)?.date ?? course.firstDate;
+      const last = lastOf.get(course.id) ?? course.firstDate;
       const state: CourseLine['state'] = desk.today > last ? 'finished' : desk.today < course.firstDate ? 'planning' : 'running';
       return {
         id: course.id,
@@ -31,8 +37,8 @@ export async function listCourses(desk: Desk): Promise<CourseLine[]> {
         weeks: course.weeks,
         firstDate: course.firstDate,
         lastDate: last,
-        sessions: own.length,
-        drafted: own.filter(({ blocks }) => blocks.length > 0).length,
+        sessions: held.get(course.id) ?? 0,
+        drafted: drafted.get(course.id) ?? (state === 'finished' ? (held.get(course.id) ?? 0) : 0),
       };
     });
 }

@@ -154,14 +154,18 @@ export function loggedText(progress: Progress | undefined): string | null {
 /** What says how many people come out otherwise, or that all do, is the director's alone: in a small group it names them. */
 export const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near a limit', 'left out by all'];
 
-/** Checks in words, with their mends, as far as whoever asks may see them; accepted ones too, known by their keys. */
-export async function checksOf(found: Course, sessions: readonly Session[], planning: Planning, desk: Desk): Promise<ShownCheck[]> {
+/**
+ * Checks in words, with their mends, as far as whoever asks may see them; accepted ones too, known by their keys.
+ * @param tryMends whether mends are tried: where checks are only counted, they are not
+ */
+export async function checksOf(found: Course, sessions: readonly Session[], planning: Planning, desk: Desk, tryMends = true): Promise<ShownCheck[]> {
   const { today, who } = desk;
   const dateOf = (id: string) => sessions.find((session) => session.id === id)?.date ?? null;
   const { library } = planning.basis;
   const ahead = sessions.filter(({ date }) => date >= today);
   const around = await aroundOf(desk, found, ahead);
-  return byHarm([...withTriedMends(checkCourse(sessions, planning), sessions, planning, today), ...around])
+  const checks = checkCourse(sessions, planning);
+  return byHarm([...(tryMends ? withTriedMends(checks, sessions, planning, today) : checks), ...around])
     .filter(({ date, severity }) => date >= today || severity !== 'know')
     .filter(({ finding }) => may(who.role, 'see reasons') || !OF_PEOPLE.includes(finding.code))
     .map((check) => {

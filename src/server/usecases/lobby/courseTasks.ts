@@ -3,7 +3,7 @@ import { dayText, daysBetween, isoDate } from '@/core/units';
 import type { Task } from '@/views/lobby';
 import type { Desk } from '../../desk';
 import { courses, sessionsOf } from '../../repositories/courses';
-import { listCourses } from '../courses/listCourses';
+import { idsOf, listCourses } from '../courses/listCourses';
 import { checksOf } from '../courses/readCourse';
 import { listPlans } from '../plans/listPlans';
 import { settingOf } from '../setting';
@@ -11,20 +11,21 @@ import { settingOf } from '../setting';
 /** What wants doing about each course: its checks, what can be published, goals without a place. */
 export async function courseTasks(desk: Desk): Promise<Task[]> {
   const [listed, all] = await Promise.all([listCourses(desk), courses(desk)]);
-  const sessions = await sessionsOf(
-    desk,
-    all.map(({ id }) => id),
-  );
+  const open = listed.filter(({ state }) => state !== 'finished');
+  const sessions = await sessionsOf(desk, idsOf(open));
+  const courseOf = new Map(all.map((one) => [one.id, one]));
+  const ownOf = new Map<string, typeof sessions>();
+  for (const session of sessions) ownOf.set(session.course, [...(ownOf.get(session.course) ?? []), session]);
   const tasks = await Promise.all(
-    listed.map(async ({ id, name, drafted, state }): Promise<Task[]> => {
-      const course = all.find((one) => one.id === id);
-      if (!course || state === 'finished') return [];
+    open.map(async ({ id, name, drafted }): Promise<Task[]> => {
+      const course = courseOf.get(id);
+      if (!course) return [];
       const href = `/courses/${id}`;
       if (drafted === 0 && !course.single)
         return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
-      const own = sessions.filter((session) => session.course === id);
+      const own = ownOf.get(id) ?? [];
       const { planning, reached } = await settingOf(desk, course, own);
-      const checks = (await checksOf(course, reached, planning, desk)).filter(({ key }) => !course.accepted.some((one) => one.key === key));
+      const checks = (await checksOf(course, reached, planning, desk, false)).filter(({ key }) => !course.accepted.some((one) => one.key === key));
       const ready = own.filter(
         ({ id: session, date, published, blocks }) =>
           date >= desk.today && published === 0 && blocks.length > 0 && !checks.some((check) => check.session === session && check.stops),

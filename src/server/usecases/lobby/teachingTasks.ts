@@ -31,7 +31,7 @@ export async function teachingTasks(desk: Desk): Promise<Task[]> {
 
 /** Classes of this week and the next that nobody will teach as it stands, and notes nobody here has read. */
 export async function weekTasks(desk: Desk): Promise<Task[]> {
-  const weeks = await Promise.all([readWeek(desk, desk.today), readWeek(desk, addDays(desk.today, 7))]);
+  const weeks = await Promise.all([readWeek(desk, desk.today, false), readWeek(desk, addDays(desk.today, 7), false)]);
   return weeks.flatMap(({ rows, monday, whole }) =>
     rows.flatMap(({ id, course, date, start, nobody, teacher, unread, mine }): Task[] => {
       const when = `${date === desk.today ? 'today' : dayText(date)} at ${start}`;

@@ -1,6 +1,7 @@
 import type { Actor } from '../../auth/actors';
 import type { Desk } from '../../desk';
-import { courses, sessionsOf, type Session } from '../../repositories/courses';
+import { allHours, courses, sessionsOf, type Session } from '../../repositories/courses';
+import { idsOf } from '../courses/listCourses';
 
 /** A session still to come, with its course's name and cohort. */
 export interface AheadSession extends Session {
@@ -11,10 +12,8 @@ export interface AheadSession extends Session {
 /** The sessions still to come of a cohort, or of all. */
 export async function sessionsAhead(desk: Desk<Actor>, cohort: string | null): Promise<AheadSession[]> {
   const all = (await courses(desk)).filter((course) => cohort === null || course.cohort === cohort);
-  const sessions = await sessionsOf(
-    desk,
-    all.map(({ id }) => id),
-  );
+  const still = new Set((await allHours(desk)).filter(({ date }) => date >= desk.today).map(({ course }) => course));
+  const sessions = await sessionsOf(desk, idsOf(all.filter(({ id }) => still.has(id))));
   return sessions
     .filter(({ date }) => date >= desk.today)
     .map((session) => {

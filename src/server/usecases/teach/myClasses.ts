@@ -3,8 +3,9 @@ import { addDays, mondayOf } from '@/core/units';
 import type { TeachingClass } from '@/views/teach';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
-import { allSessionsOf, courses, progressOf } from '../../repositories/courses';
+import { allSessionsById, courses, progressOf } from '../../repositories/courses';
 import { sessionsHandedTo } from '../../repositories/hands';
+import { unlogged } from '../../repositories/logs';
 import { conventions } from '../../repositories/studio';
 import { loggedText, stateOf } from '../courses/readCourse';
 import { stricterSince } from './stricterSince';
@@ -13,16 +14,19 @@ import { stricterSince } from './stricterSince';
 export async function myClasses(desk: Desk): Promise<TeachingClass[]> {
   authorise(desk.who, 'teach');
   const [handed, all, studio] = await Promise.all([sessionsHandedTo(desk, desk.who.id), courses(desk), conventions(desk)]);
-  const sessions = await allSessionsOf(
+  const here = new Set(all.map(({ id }) => id));
+  const mine = (await allSessionsById(desk, [...handed])).filter(({ course }) => here.has(course));
+  const monday = mondayOf(desk.today);
+  // What is over and logged is asked for nowhere here.
+  const old = await unlogged(
     desk,
-    all.map(({ id }) => id),
+    mine.filter(({ date, cancelled }) => date < monday && !cancelled).map(({ id }) => id),
   );
-  const maybe = sessions.filter(({ id }) => handed.has(id));
+  const maybe = mine.filter(({ id, date }) => old.has(id) || (date >= monday && date < addDays(monday, 14)));
   const progress = await progressOf(
     desk,
     maybe.map(({ id }) => id),
   );
-  const monday = mondayOf(desk.today);
   const own = maybe.filter(({ id }) => progress.get(id)?.plan?.teacher === desk.who.id);
   const shown = own.filter(
     ({ id, date, cancelled }) => (date >= monday && date < addDays(monday, 14)) || (date < desk.today && !cancelled && !progress.get(id)?.log),

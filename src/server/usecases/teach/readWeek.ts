@@ -6,7 +6,7 @@ import type { WeekView } from '@/views/week';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohorts } from '../../repositories/cohorts';
-import { allSessionsOf, courses, progressOf } from '../../repositories/courses';
+import { courses, progressOf, weekOfSessions } from '../../repositories/courses';
 import { unreadNotes } from '../../repositories/notes';
 import { aways, staffToday } from '../../repositories/staff';
 import { conventions } from '../../repositories/studio';
@@ -14,17 +14,22 @@ import { loggedText, stateOf } from '../courses/readCourse';
 import { houseOf } from '../setting';
 import { stricterSince } from './stricterSince';
 
-/** The classes of a week: everybody's for whoever hands classes over, one's own otherwise. */
-export async function readWeek(desk: Desk, week: string | null): Promise<WeekView> {
+/** How far back the class before one is looked for, in days. */
+const BEFORE_DAYS = 70;
+
+/**
+ * The classes of a week: everybody's for whoever hands classes over, one's own otherwise.
+ * @param withFresh whether it is said what is new in each since the class before
+ */
+export async function readWeek(desk: Desk, week: string | null, withFresh = true): Promise<WeekView> {
   authorise(desk.who, 'teach');
   const whole = may(desk.who.role, 'hand over');
   const monday = mondayOf(week && isIsoDate(week) ? isoDate(week) : desk.today);
   const [all, studio, staff] = await Promise.all([courses(desk), conventions(desk), staffToday(desk)]);
   const visible = new Set((await cohorts(desk)).map(({ id }) => id));
-  const every = await allSessionsOf(
-    desk,
-    all.map(({ id }) => id),
-  );
+  const here = new Set(all.map(({ id }) => id));
+  const from = withFresh ? addDays(monday, -BEFORE_DAYS) : monday;
+  const every = (await weekOfSessions(desk, from, addDays(monday, 6))).filter(({ course }) => here.has(course));
   const inWeek = every.filter(({ date, cancelled }) => date >= monday && date < addDays(monday, 7) && cancelled?.reason !== null);
   const ids = inWeek.map(({ id }) => id);
   const [progress, unread, away] = await Promise.all([progressOf(desk, ids), unreadNotes(desk, ids), aways(desk, monday)]);
@@ -64,7 +69,7 @@ export async function readWeek(desk: Desk, week: string | null): Promise<WeekVie
         again: again && at.acknowledgedAt !== null,
         logged: loggedText(at),
         cancelled: session.cancelled?.reason ?? null,
-        fresh: before ? newSince(facts(before), facts(session)).join('; ') : 'the first class',
+        fresh: !withFresh ? '' : before ? newSince(facts(before), facts(session)).join('; ') : 'the first class',
         unread: unread.get(session.id) ?? 0,
       };
     }),
