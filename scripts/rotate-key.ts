@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, fsyncSync, openSync, readFileSync, renameSync, rmSync, writeSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { MikroORM } from '@mikro-orm/postgresql';
 import { vaultFrom } from '../src/server/auth/vault';
 import { ownerUrl } from '../src/server/db/migrate';
@@ -15,9 +16,23 @@ const file = process.env.OAKEN_MASTER_KEY_FILE;
 if (!file) throw new Error('OAKEN_MASTER_KEY_FILE is not set');
 const next = `${file}.next`;
 const read = (name: string) => Buffer.from(readFileSync(name, 'utf8').trim(), 'base64');
+/** What is written or renamed is on the disk before anything goes on: a power cut must not take the only key there is. */
+const synced = (path: string) => {
+  const open = openSync(path, 'r');
+  fsyncSync(open);
+  closeSync(open);
+};
+const writeSynced = (path: string, text: string) => {
+  const open = openSync(path, 'w', 0o600);
+  writeSync(open, text);
+  fsyncSync(open);
+  closeSync(open);
+  synced(dirname(path));
+};
 const takePlace = () => {
   if (existsSync(file)) renameSync(file, `${file}.previous`);
   renameSync(next, file);
+  synced(dirname(file));
 };
 const orm = await MikroORM.init({ clientUrl: ownerUrl(), entities: ROWS });
 let finished = false;
@@ -36,7 +51,7 @@ try {
   }
   if (!finished) {
     const [from, to] = [read(file), randomBytes(32)];
-    writeFileSync(next, to.toString('base64'), { mode: 0o600 });
+    writeSynced(next, to.toString('base64'));
     const count = await rotateMasterKey(orm.em.fork(), from, to, new Date());
     takePlace();
     console.log(`${count} keys are wrapped with the new master key. The old one is ${file}.previous: destroy it once the application has started.`);

@@ -19,7 +19,9 @@ export function proxy(request: NextRequest): NextResponse {
   if (refused) return refused;
   const secret = request.method === 'GET' ? carried(request.nextUrl.pathname) : null;
   if (secret) {
-    const away = new NextResponse(null, { status: 303, headers: { location: secret.to + request.nextUrl.search, 'cache-control': 'no-store' } });
+    const to = request.nextUrl.clone();
+    to.pathname = secret.to;
+    const away = NextResponse.redirect(to, { status: 303, headers: { 'cache-control': 'no-store' } });
     away.cookies.set(secret.cookie, secret.token, { httpOnly: true, sameSite: 'lax', secure: overHttps(), path: '/', maxAge: LINKS[secret.kind] });
     return away;
   }

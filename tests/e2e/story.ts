@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type Browser, type Locator, type Page } from '@playwright/test';
 import { DEMO_STAFF } from '../../demo/staff';
 
 /** Waits until everything on a page that can be pressed answers: before that a press is lost, however fast a machine presses. */
@@ -33,11 +33,15 @@ function pressAwake(page: Page): void {
   }
 }
 
+/** Contexts whose pages are pressed whether they are awake or not, as somebody on a slow network does. */
+export const asleep: { make: Browser['newContext'] } = { make: () => Promise.reject(new Error('no browser yet')) };
+
 /** Stories in which a page is awake before anything on it is pressed. */
 export const test = base.extend<object, object>({
   browser: [
     async ({ browser }, use) => {
       const make = browser.newContext.bind(browser);
+      asleep.make = make;
       browser.newContext = async (options) => {
         const context = await make(options);
         if (options?.javaScriptEnabled !== false)

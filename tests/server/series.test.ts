@@ -4,7 +4,10 @@ import { datesOf } from '../../src/core/series';
 import { addDays, dayText, isoDate, type IsoDate } from '../../src/core/units';
 import { vault } from '../../src/server/auth/vault';
 import { freshManager } from '../../src/server/db/orm';
-import { CheckInRow, SeriesMemberRow } from '../../src/server/db/rows';
+import { CheckInRow, PersonRow, SeriesMemberRow } from '../../src/server/db/rows';
+import { roster } from '../../src/server/repositories/people';
+import { enterForm } from '../../src/server/usecases/people/aboutPerson';
+import { wholeForm } from '../../demo/people';
 import { inOne, type Desk } from '../../src/server/desk';
 import { checkInsOf } from '../../src/server/repositories/checkIns';
 import { heldMember, membersOf, ownToken, series as seriesById } from '../../src/server/repositories/series';
@@ -201,6 +204,12 @@ describe('the person’s day', () => {
     expect(view.people.find(({ member }) => member === id)!.held).toHaveLength(1);
     expect(view.going!.hard.find(({ member }) => member === id)!.what).toBe('chest pain and dizziness');
     expect(JSON.stringify((await running(await deskOf('lead teacher'))).view)).not.toMatch(/dizziness|chest pain|felt wrong|"held":\["/);
+    // Whoever leads it sees neither a day that is behind for no word they can see, nor whom it would be better not to write to.
+    const lead = (await running(await deskOf('lead teacher'))).view;
+    expect([
+      lead.people.map(({ ownDay }) => ownDay).filter((day) => day !== null),
+      lead.going?.drifting.filter(({ not }) => not !== null) ?? [],
+    ]).toEqual([[], []]);
     for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
       expect(await answerOf(answerSigns(await deskOf(role), await standing(id)))).toBe('not-allowed');
     const answered = await standing(id);
@@ -373,12 +382,17 @@ describe('signing up by a link', () => {
     const own = ownToken(await director(), part);
     expect(await answerOf(openDay(await freshManager(), own, HERE, NOW))).toBe('late');
     const sentTo = (await mails()).filter(({ address }) => address === 'juna@post.example');
-    expect(sentTo.map(({ body }) => /\/(form|day)\//.exec(body)![1])).toEqual(['form', 'form']);
+    // One letter an address and day, whoever signs up with it; until the yes they are nobody's members, and nobody but the director sees them.
+    expect(sentTo.map(({ body }) => /\/(form|day)\//.exec(body)![1])).toEqual(['form']);
+    const group = async (desk: Desk) => (await roster(desk)).filter(({ name }) => ['Juna Q.', 'Per Q.'].includes(name)).map(({ name }) => name);
+    expect(await group(await director())).toEqual([]);
+    expect(JSON.stringify(await readSeries(await deskOf('lead teacher'), id).catch(() => null))).not.toContain('Juna');
     await admit(await director(), { member: part.id });
     expect(await answerOf(openDay(await freshManager(), own, HERE, NOW))).toBe('allowed');
     expect(await answerOf(admit(await director(), { member: part.id }))).toBe('late');
     await decline(await director(), { member: asking.find(({ name }) => name === 'Per Q.')!.member });
     expect(await waiting()).toEqual([]);
+    expect(await group(await director())).toEqual(['Juna Q.']);
     expect((await readSeries(await director(), id)).people.map(({ name }) => name)).not.toContain('Per Q.');
     // Answered no by mistake, or left: asking anew waits for the yes anew, and their address opens nothing meanwhile.
     await leaveSeries(await freshManager(), own, HERE, NOW);
@@ -438,10 +452,18 @@ describe('signing up by a link', () => {
     expect(await waiting()).toEqual([]);
     expect(await answerOf(signUp(await freshManager(), token, someone({ email: 'nowhere' }), '203.0.113.91', NOW))).toBe('invalid');
     const guest = async (number: number) =>
-      answerOf(signUp(await freshManager(), token, someone({ name: `Guest ${number}` }), `198.51.100.${number}`, NOW));
-    for (let number = 1; number <= 30; number += 1) expect(await guest(number)).toBe('allowed');
-    expect(await guest(31)).toBe('too-many');
-    expect(await waiting()).toHaveLength(30);
+      answerOf(signUp(await freshManager(), token, someone({ name: `Guest ${number}`, email: 'guests@post.example' }), `198.51.100.${number}`, NOW));
+    // Whoever has answered their form waits as long as it takes, whatever strangers fill in meanwhile.
+    await signUp(await freshManager(), token, someone({ name: 'Real One', email: 'real@post.example' }), '198.51.100.200', NOW);
+    const real = (await (await ownerManager()).findOneOrFail(PersonRow, { name: 'Real One' }, ANYWHERE)).id;
+    await enterForm(await director(), { once: newId(), person: real, screenedOn: TODAY, answers: wholeForm([]) });
+    for (let number = 1; number <= 101; number += 1) expect(await guest(number)).toBe('allowed');
+    const names = (await waiting()).map(({ name }) => name);
+    expect([names.length, names[0], names.includes('Guest 1'), names.includes('Guest 101')]).toEqual([101, 'Real One', false, true]);
+    expect((await mails()).filter(({ address }) => address === 'guests@post.example')).toHaveLength(1);
+    const many = async () => answerOf(signUp(await freshManager(), token, someone({ name: newId() }), '198.51.100.7', NOW));
+    for (let number = 1; number <= 29; number += 1) expect(await many()).toBe('allowed');
+    expect(await many()).toBe('too-many');
     for (const role of ['lead teacher', 'teacher', 'front desk'] as const)
       for (const act of [admit, decline])
         expect(await answerOf(act(await deskOf(role), { member: (await waiting())[0].member }))).toBe('not-allowed');

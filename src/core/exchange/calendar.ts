@@ -39,8 +39,8 @@ export function writeCalendar(
   calendar.addPropertyWithValue('version', '2.0');
   calendar.addPropertyWithValue('calscale', 'GREGORIAN');
   calendar.addPropertyWithValue('method', 'PUBLISH');
-  calendar.addPropertyWithValue('name', name);
-  calendar.addPropertyWithValue('x-wr-calname', name);
+  calendar.addPropertyWithValue('name', seen(name));
+  calendar.addPropertyWithValue('x-wr-calname', seen(name));
   const refresh = new ICAL.Property('refresh-interval');
   refresh.resetType('duration');
   refresh.setValue(ICAL.Duration.fromString('PT1H'));
@@ -52,8 +52,8 @@ export function writeCalendar(
     event.addPropertyWithValue('sequence', sequence);
     event.addPropertyWithValue('dtstart', ICAL.Time.fromJSDate(begins, true));
     event.addPropertyWithValue('dtend', ICAL.Time.fromJSDate(new Date(begins.getTime() + minutes * 60_000), true));
-    event.addPropertyWithValue('summary', cancelled === null ? title : `Cancelled: ${title}`);
-    event.addPropertyWithValue('description', cancelled === null ? about : cancelled);
+    event.addPropertyWithValue('summary', seen(cancelled === null ? title : `Cancelled: ${title}`));
+    event.addPropertyWithValue('description', seen(cancelled === null ? about : cancelled));
     event.addPropertyWithValue('status', cancelled === null ? 'CONFIRMED' : 'CANCELLED');
   }
   for (const { id, from, until, reason } of closures) {
@@ -61,11 +61,15 @@ export function writeCalendar(
     event.addPropertyWithValue('dtstart', ICAL.Time.fromDateString(from));
     // The day after the last one: an end stands for the first moment that is free again.
     event.addPropertyWithValue('dtend', ICAL.Time.fromDateString(addDays(until, 1)));
-    event.addPropertyWithValue('summary', `Closed: ${reason}`);
+    event.addPropertyWithValue('summary', seen(`Closed: ${reason}`));
     event.addPropertyWithValue('transp', 'TRANSPARENT');
   }
   return `${calendar.toString()}\r\n`;
 }
+
+/** A text without what no calendar may hold: characters that cannot be seen, but for the end of a line. */
+// eslint-disable-next-line no-control-regex -- the characters that are meant
+const seen = (text: string): string => text.replace(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u2028\u2029]/g, ' ');
 
 function eventOf(calendar: ICAL.Component, uid: string, stamp: ICAL.Time): ICAL.Component {
   const event = new ICAL.Component('vevent');

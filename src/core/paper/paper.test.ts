@@ -59,7 +59,7 @@ test('what is typed stays text in Markdown', () => {
   expect(text).toContain('**\\*\\*bold\\*\\* \\| \\[link\\](x)**');
   expect(text).toContain('\na b\n');
   expect(text).toContain('| 05:49 | **Equal 4:4:4** | 4:4:4 · 15 rounds');
-  expect(plain('# <b>`x`')).toBe('\\# \\<b\\>\\`x\\`');
+  expect(plain('# <b>`x`')).toBe('\\# &lt;b&gt;\\`x\\`');
 });
 
 test('a handout holds no name, no instruction, and nothing above the second rung', () => {

@@ -189,7 +189,11 @@ export const PAPER_FOOT = 'Planning help, no medical advice. Instructions withou
 
 /** Typed text as Markdown that says it and nothing more. @example plain('*a* | b') // "\\*a\\* \\| b" */
 export function plain(text: string): string {
-  return text.replace(/[\\`*_{}[\]<>#|~]/g, (sign) => `\\${sign}`).replace(/\s+/g, ' ');
+  const entities: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;' };
+  return text
+    .replace(/[&<>]/g, (sign) => entities[sign])
+    .replace(/[\\`*_{}[\]#|~]/g, (sign) => `\\${sign}`)
+    .replace(/\s+/g, ' ');
 }
 
 /** What people of the cohort practise at home until the next class, from what a class did. */

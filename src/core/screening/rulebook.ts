@@ -61,7 +61,6 @@ const eyesOpen: Cell = { key: 'eyes-closed', feature: tag('eyes closed'), adapta
 const noseOnly: Cell = { key: 'mouth', feature: { is: 'mouth' }, adaptation: { to: 'nose only' } };
 const handFree: Cell = { key: 'hand-at-the-nose', feature: tag('hand at the nose'), adaptation: { to: 'hand-free' } };
 const when = (only: RuleState, cell: Cell): Cell => ({ ...cell, only });
-const noting = (note: string, cell: Cell): Cell => ({ ...cell, note });
 
 const longHoldIn: Cell = { key: 'hold-in-over-4-s', feature: { is: 'hold in', overSeconds: 4 } };
 const belly: Pick<Row, 'leaveOut' | 'askFirst' | 'watch'> = {
@@ -116,7 +115,7 @@ const TABLE: readonly Row[] = [
   { condition: 'neck', leaveOut: [chinLock], adapt: [noNeckCircles] },
   { condition: 'eyes', ...eyes },
   { condition: 'eye surgery', ...eyes },
-  { condition: 'lungs', leaveOut: [pumps, connected], adapt: [noHoldOut, capHold(2), noseOnly], watch: [noting('inhaler at hand', counted)] },
+  { condition: 'lungs', leaveOut: [pumps, connected], adapt: [noHoldOut, capHold(2), noseOnly], watch: [counted] },
   { condition: 'lung collapse', ...pressure },
   { condition: 'ear or sinus surgery', ...pressure },
   { condition: 'chest surgery', leaveOut: [counted] },

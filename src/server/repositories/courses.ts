@@ -85,6 +85,11 @@ export async function holdCourse(at: Writing, id: string): Promise<void> {
   if (!row || row.removedAt) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
 }
 
+/** Lets one at a time through who says something of a class. */
+export async function holdSession(at: Writing, id: string): Promise<void> {
+  if (!(await hold(at, SessionRow, { id: knownId(id) }))) throw new Refusal('not-found', 'This session is not here, or not part of your studio.');
+}
+
 /** The courses of a cohort, newest first. */
 export async function coursesOfCohort(desk: Desk<Actor>, cohortId: string): Promise<Course[]> {
   return (await courses(desk)).filter(({ cohort }) => cohort === cohortId);

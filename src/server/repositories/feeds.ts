@@ -24,6 +24,11 @@ export async function endFeed(at: Writing, staff: string, whole: boolean): Promi
   await remove(at, FeedRow, { staff, whole });
 }
 
+/** Every calendar address of somebody ends: whoever leaves and comes back makes new ones. */
+export async function endFeedsOf(at: Writing, staff: string): Promise<void> {
+  await remove(at, FeedRow, { staff });
+}
+
 /** Whose calendar an address is, in whatever studio, as the staff who may read it; null when it is unknown or they have left. */
 export async function findFeed(em: EntityManager, token: string): Promise<{ readonly whole: boolean; readonly who: Staff } | null> {
   if (!isToken(token)) return null;

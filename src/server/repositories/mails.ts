@@ -23,6 +23,11 @@ export async function addMail(at: Writing, { first = false, ...mail }: NewMail):
   await enqueue(at, 'deliver-mail', { mail: id, studio: at.who.studio }, first ? { priority: 10 } : {});
 }
 
+/** Whether an address was written to since a moment, by the clock or a link: what strangers can bring about. */
+export async function wasWrittenTo(desk: Desk<Actor>, address: string, since: Date): Promise<boolean> {
+  return (await readRows(desk, MailRow, { address, madeAt: { $gte: since } }, { fields: ['id'], limit: 1 })).length > 0;
+}
+
 /** A mail that still is to be delivered, held until the transaction ends; null when it was, or is no longer there. */
 export async function holdMail(at: Writing, id: string) {
   return hold(at, MailRow, { id, deliveredAt: null });

@@ -36,14 +36,19 @@ export interface NewPerson {
   readonly name: string;
   readonly email: string | null;
   readonly birthDate: string | null;
+  /** Signed up, and nobody's member until the studio says yes. */
+  readonly waits?: boolean;
 }
 
 /** Adds a person, with a key of their own. @returns their id, and the key their answers are sealed with */
-export async function addPerson(at: Writing, { birthDate, ...known }: NewPerson): Promise<{ readonly id: string; readonly wrappedKey: string }> {
+export async function addPerson(
+  at: Writing,
+  { birthDate, waits = false, ...known }: NewPerson,
+): Promise<{ readonly id: string; readonly wrappedKey: string }> {
   const id = at.newId();
   const wrappedKey = at.vault.newWrappedKey(id);
   const sealedBirth = birthDate && at.vault.seal(wrappedKey, birthDate, { person: id, table: 'person', row: id });
-  const nothing = { leftOn: null, erasedAt: null, comfortIn: null, comfortOut: null };
+  const nothing = { leftOn: waits ? at.today : null, erasedAt: null, comfortIn: null, comfortOut: null };
   await add(at, PersonRow, { id, ...known, wrappedKey, sealedBirth: sealedBirth || null, joinedAt: at.now, ...nothing });
   return { id, wrappedKey };
 }
@@ -99,8 +104,8 @@ export function roster(desk: Desk<Actor>): Promise<RosterLine[]> {
 }
 
 /** Everybody who is not erased, also who has left: they may come back, and are the same person still. */
-export function everybody(desk: Desk) {
-  return readRows(desk, PersonRow, { erasedAt: null }, { fields: ['id', 'name', 'email', 'cohort', 'version'] });
+export function everybody(desk: Desk<Actor>) {
+  return readRows(desk, PersonRow, { erasedAt: null }, { fields: ['id', 'name', 'email', 'cohort', 'leftOn', 'version'] });
 }
 
 /** Names by id, erased people by their pseudonym. */
@@ -113,6 +118,17 @@ export async function peopleHere(desk: Desk<Actor>, ids: readonly string[]): Pro
   if (ids.length === 0) return new Map();
   const rows = await readRows(desk, PersonRow, { id: [...ids], erasedAt: null }, { fields: ['id', 'name'] });
   return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
+/** Some people by their ids, whether they are members, wait to be, or have left; with when they last answered a form. */
+export async function peopleLines(desk: Desk<Actor>, ids: readonly string[]): Promise<readonly Pick<RosterLine, 'id' | 'name' | 'screenedOn'>[]> {
+  if (ids.length === 0) return [];
+  const [names, screenings] = await Promise.all([
+    peopleHere(desk, ids),
+    readRows(desk, ScreeningRow, { person: [...ids] }, { orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] }),
+  ]);
+  const latest = new Map(screenings.map(({ person: of, screenedOn }) => [of, isoDate(screenedOn)]));
+  return [...names].map(([id, name]) => ({ id, name, screenedOn: latest.get(id) ?? null }));
 }
 
 /** Which people are or were of a cohort; a log may name them. */

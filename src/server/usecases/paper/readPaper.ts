@@ -2,7 +2,7 @@ import { newSince } from '@/core/course';
 import { instructionsFor, toldOf } from '@/core/instructions';
 import { coursePage, handout, planSheet, type CoursePage, type Handout, type PlanFacts, type PlanSheet } from '@/core/paper';
 import { blockName, named, techniquesIn } from '@/core/plan';
-import { EMERGENCY, STOP_SIGNS } from '@/core/screening';
+import { TO_EVERYBODY, STOP_SIGNS } from '@/core/screening';
 import { isoDate, stampIn } from '@/core/units';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
@@ -50,7 +50,7 @@ async function factsOf(desk: Desk, id: string) {
     people,
     asOf: stampIn(desk.who.zone, desk.now),
     stopSigns: STOP_SIGNS,
-    emergency: EMERGENCY,
+    emergency: TO_EVERYBODY,
   };
   return { facts, house, next: sessions[at + 1]?.date ?? null };
 }

@@ -1,7 +1,7 @@
 import type { Clock } from '../../auth/actors';
 import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne } from '../../desk';
-import { post } from '../../post/office';
+import { intoTheBox, post } from '../../post/office';
 import { holdMail, noteDelivery } from '../../repositories/mails';
 
 /**
@@ -14,6 +14,7 @@ export async function deliverMail(em: EntityManager, { mail, studio }: { readonl
     const held = await holdMail(at, mail);
     if (!held) return null;
     const answer = post({ address: held.address, tries: held.tries });
+    if (answer === null) await intoTheBox(mail, held.body);
     await noteDelivery(at, mail, answer);
     return answer;
   });

@@ -2,6 +2,7 @@ import { isoDate, longDayText, stampIn } from '@/core/units';
 import type { MailView, RecordLine } from '@/views/person';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { fromTheBox } from '../../post/office';
 import { outbox } from '../../repositories/mails';
 import { peopleNames } from '../../repositories/people';
 import { asidesRecorded, readings } from '../../repositories/screenings';
@@ -48,11 +49,13 @@ export async function readRecord(desk: Desk): Promise<readonly RecordLine[]> {
 export async function readOutbox(desk: Desk): Promise<MailView[]> {
   authorise(desk.who, 'see reasons');
   const { zone } = await conventions(desk);
-  return (await outbox(desk)).map(({ id, address, subject, body, madeAt, deliveredAt, tries, refused }) => ({
+  const mails = await outbox(desk);
+  const arrived = await Promise.all(mails.map(({ id, deliveredAt }) => (deliveredAt ? fromTheBox(id) : null)));
+  return mails.map(({ id, address, subject, body, madeAt, deliveredAt, tries, refused }, index) => ({
     id,
     address,
     subject,
-    body,
+    body: arrived[index] ?? body,
     when: stampIn(zone, madeAt),
     state: deliveredAt
       ? { is: 'delivered', text: `delivered ${stampIn(zone, deliveredAt)}` }

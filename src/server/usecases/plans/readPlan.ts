@@ -2,7 +2,7 @@ import type { Planning } from '@/core/course';
 import { layOut } from '@/core/cues';
 import { asidesIn, instructionsFor, instructionText, toldOf, type House } from '@/core/instructions';
 import { blockName, changeLine, changesBetween, techniquesIn, voiceChanges, type NamedBlock } from '@/core/plan';
-import { EMERGENCY, STOP_SIGNS } from '@/core/screening';
+import { TO_EVERYBODY, STOP_SIGNS } from '@/core/screening';
 import { isAway, lacking } from '@/core/staff';
 import { logText, type ClassLog } from '@/core/teach';
 import { isoDate, stampIn, timeIn, type IsoDate } from '@/core/units';
@@ -83,7 +83,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     cues: layOut(session.blocks, studio, studio.speech).cues,
     cautions: cautionsOf(session.blocks, studio),
     stopSigns: STOP_SIGNS,
-    emergency: EMERGENCY,
+    emergency: TO_EVERYBODY,
     checks: (await checksOf(found, reached, planning, desk)).filter(
       ({ session: of, key }) => of === id && !found.accepted.some((one) => one.key === key),
     ),

@@ -3,7 +3,7 @@ import { layOut } from '@/core/cues';
 import { writePerson } from '@/core/exchange';
 import { readSession, type NamedBlock, type TechniqueBlock } from '@/core/plan';
 import { datesOf, dayOn, easierOf, kept, minutesOf, ownDay, practiceFor, shortened, weekOfDay, type OwnDay } from '@/core/series';
-import { callsForHelp, EMERGENCY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
+import { callsForHelp, TO_EVERYBODY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
 import { addDays, dayText, instantIn, isoDate, longDayText, type IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import { checkInForm } from '@/forms';
@@ -100,7 +100,7 @@ export async function openDay(em: EntityManager, token: string, address: string,
     naturalBreath: house.naturalBreath,
     stopSigns: STOP_SIGNS,
     helpSigns: HELP_SIGNS,
-    emergency: EMERGENCY,
+    emergency: TO_EVERYBODY,
     mails: part.mails,
   };
 }

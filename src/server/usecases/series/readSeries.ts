@@ -9,7 +9,7 @@ import type { Desk } from '../../desk';
 import { Refusal } from '../../errors';
 import { cohortItself } from '../../repositories/cohorts';
 import { sessionsOf } from '../../repositories/courses';
-import { roster } from '../../repositories/people';
+import { peopleLines, roster } from '../../repositories/people';
 import { allSeries, joinToken, membersOf, series, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { staffNames } from '../../repositories/staff';
 import { goingOf, partsOf, shownName, stateOf, type Part } from './going';
@@ -138,7 +138,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     waiting: see.all
       ? everybody.filter(({ id: person, cohort }) => cohort === found.cohort && !everyMember.some((part) => part.person === person)).length
       : 0,
-    joining: see.all ? joiningOf(desk, found, everyMember, everybody) : null,
+    joining: see.all ? await joiningOf(desk, found, everyMember) : null,
     asked: see.all && state !== 'finished' ? askedOf(found) : null,
     mayEdit: see.all,
     techniques: see.all
@@ -157,20 +157,22 @@ function undoOf(found: KeptSeries, today: IsoDate): SeriesView['undo'] {
   return step && !stays ? { what: step.what, back: step.back } : null;
 }
 
-function joiningOf(
-  desk: Desk,
-  { id, open }: KeptSeries,
-  members: readonly SeriesMember[],
-  everybody: Awaited<ReturnType<typeof roster>>,
-): SeriesView['joining'] {
+/** Who signed up and waits: whoever has answered their form first. */
+async function joiningOf(desk: Desk, { id, open }: KeptSeries, members: readonly SeriesMember[]): Promise<SeriesView['joining']> {
   const asking = members.filter(({ admitted, leftOn }) => !admitted && leftOn === null);
-  return {
-    url: open ? joinUrl(joinToken(desk, id)) : null,
-    asking: asking.flatMap(({ id: member, person }) => {
-      const who = everybody.find((one) => one.id === person);
-      return who ? [{ member, name: who.name, screened: who.screenedOn !== null }] : [];
-    }),
-  };
+  const lines = new Map(
+    (
+      await peopleLines(
+        desk,
+        asking.map(({ person }) => person),
+      )
+    ).map((one) => [one.id, one]),
+  );
+  const shown = asking.flatMap(({ id: member, person }) => {
+    const who = lines.get(person);
+    return who ? [{ member, name: who.name, screened: who.screenedOn !== null }] : [];
+  });
+  return { url: open ? joinUrl(joinToken(desk, id)) : null, asking: shown.sort((a, b) => Number(b.screened) - Number(a.screened)) };
 }
 
 type Library = Awaited<ReturnType<typeof seriesSetting>>['house']['library'];

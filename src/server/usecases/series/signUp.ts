@@ -3,15 +3,15 @@ import { dayText, isoDate } from '@/core/units';
 import { memberForm, openSeriesForm, signUpForm } from '@/forms';
 import type { Clock, Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
-import { foundBy } from '../../auth/signin';
+import { foundBy, tryFrom } from '../../auth/signin';
 import { checked } from '../../checked';
 import { holdStudio } from '../../db/write';
 import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne, type Desk, type Writing } from '../../desk';
 import { Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
-import { addMail } from '../../repositories/mails';
-import { addPerson, person, roster } from '../../repositories/people';
+import { addMail, wasWrittenTo } from '../../repositories/mails';
+import { addPerson, changePerson, everybody, peopleLines, person } from '../../repositories/people';
 import { checkInsOf } from '../../repositories/checkIns';
 import {
   addMembers,
@@ -28,8 +28,10 @@ import {
 import { sendTo } from '../people/links';
 import { dayUrl } from './takePart';
 
-/** How many may wait for the director's yes at once: a link that strangers found fills nothing up. */
-const MOST_WAITING = 30;
+/** How many who have not answered their form yet wait at once: of more, whoever has waited longest waits no more. Whoever answered it always does. */
+const MOST_UNANSWERED = 100;
+/** How long an address is not written to again because somebody signed up with it. */
+const LETTER_EVERY_MS = 86_400_000;
 
 /** Opens a series for people who sign up by its link, or closes it. @returns the link while it is open */
 export async function openSeries(desk: Desk, input: unknown): Promise<{ readonly url: string | null; readonly version: number }> {
@@ -78,22 +80,39 @@ export async function signUp(em: EntityManager, token: string, input: unknown, a
   const { name, email, birthDate, website } = await checked(signUpForm, input);
   // A machine filled in what nobody sees: it is thanked, and nothing is kept.
   if (website !== '') return;
+  await tryFrom(em, { kind: 'signed up', address, what: '' }, now);
   await inOne(desk, async (at) => {
     await holdStudio(at);
-    const everybody = await roster(at);
-    const same = (a: string, b: string | null) => a.trim().toLowerCase() === (b ?? '').trim().toLowerCase();
-    const known = everybody.find((one) => one.cohort === found.cohort && same(name, one.name) && same(email, one.email));
+    const people = await everybody(at);
+    const same = (a: string, b: string | null | undefined) => a.trim().toLowerCase() === (b ?? '').trim().toLowerCase();
+    const known = people.find((one) => one.cohort === found.cohort && same(name, one.name) && same(email, one.email));
     const parts = await membersOf(at, [found.id]);
     const before = known && parts.find((part) => part.person === known.id);
     if (before && before.leftOn === null) return;
-    if (parts.filter(({ admitted, leftOn }) => !admitted && leftOn === null).length >= MOST_WAITING)
-      throw new Refusal('too-many', 'Many have signed up already and wait for the studio. Try again tomorrow.');
-    const id = known?.id ?? (await addPerson(at, { cohort: found.cohort, name, email, birthDate })).id;
+    await letGo(at, parts);
+    const id = known?.id ?? (await addPerson(at, { cohort: found.cohort, name, email, birthDate, waits: true })).id;
     const joinedOn = at.today > found.firstDate ? at.today : found.firstDate;
     if (before) await changeMember(at, before.id, { admitted: false, leftOn: null });
     else await addMembers(at, found.id, [id], isoDate(joinedOn), false);
-    await sendTo(at, [id]);
+    // Whoever signs others up fills nobody's letter box.
+    if (!(await wasWrittenTo(at, email, new Date(at.now.getTime() - LETTER_EVERY_MS)))) await sendTo(at, [id]);
   });
+}
+
+/** A link that strangers found keeps nobody real waiting: whoever answered no form makes room, the oldest first. */
+async function letGo(at: Writing<Clock>, parts: readonly SeriesMember[]): Promise<void> {
+  const waiting = parts.filter(({ admitted, leftOn }) => !admitted && leftOn === null);
+  if (waiting.length < MOST_UNANSWERED) return;
+  const answered = new Set(
+    (
+      await peopleLines(
+        at,
+        waiting.map(({ person: of }) => of),
+      )
+    ).flatMap(({ id, screenedOn }) => (screenedOn ? [id] : [])),
+  );
+  const unanswered = waiting.filter(({ person: of }) => !answered.has(of));
+  for (const { id } of unanswered.slice(0, Math.max(0, unanswered.length - MOST_UNANSWERED + 1))) await changeMember(at, id, { leftOn: at.today });
 }
 
 /** The director's yes: they take part from today on, or from the first day, and get their own page. */
@@ -108,6 +127,8 @@ export async function admit(desk: Desk, input: unknown): Promise<void> {
     const said = (await checkInsOf(at, [id])).get(id) ?? [];
     const joinedOn = at.today > found.firstDate ? at.today : found.firstDate;
     const from = datesOf(found).find((date) => date >= at.today) ?? at.today;
+    // From now on they are of the group.
+    if (to.leftOn) await changePerson(at, to.id, to.version, { leftOn: null });
     await changeMember(at, id, { admitted: true, mails: true, toldFrom: from, ...(said.length === 0 ? { joinedOn } : {}) });
     await write(at, found, part, to, `You take part in ${found.name}, from ${dayText(from)} at ${found.asked.start}. This is your own page:`);
   });
@@ -137,7 +158,7 @@ export async function tellBegin(at: Writing<Staff>, found: KeptSeries, now: Kept
   }
 }
 
-/** The director's no: they take no part; who they are stays with the cohort until they leave or are erased. */
+/** The director's no: they take no part, and are nobody's member. */
 export async function decline(desk: Desk, input: unknown): Promise<void> {
   authorise(desk.who, 'edit courses');
   const { member: id } = await checked(memberForm, input);

@@ -7,6 +7,7 @@ import { inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { courses, sessionsBetween } from '../../repositories/courses';
+import { endFeedsOf } from '../../repositories/feeds';
 import { handedTo } from '../../repositories/hands';
 import { addMail } from '../../repositories/mails';
 import { dropDevicesOf, dropSignInsOf, isAddressTaken } from '../../repositories/signIns';
@@ -145,6 +146,7 @@ export async function leaveStaff(desk: Desk, input: unknown): Promise<{ readonly
     const open = await classesOf(at, staff);
     await changeStaff(at, staff, version, { leftAt: at.now, passwordHash: null });
     await endStaffLinks(at, staff);
+    await endFeedsOf(at, staff);
     await removeAway(at, { staff });
     await dropSignInsOf(at.em, staff, null);
     await dropDevicesOf(at.em, staff);

@@ -3,7 +3,7 @@ import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { Refusal } from '../../errors';
-import { addAcknowledgement, progressOf, session as sessionById } from '../../repositories/courses';
+import { addAcknowledgement, holdSession, progressOf, session as sessionById } from '../../repositories/courses';
 import { stricterSince } from './stricterSince';
 
 /** The teacher has read the plan. Saying it twice changes nothing, unless instructions became stricter in between; saying it of an older version is refused. */
@@ -11,6 +11,8 @@ export async function acknowledgePlan(desk: Desk, input: unknown): Promise<void>
   authorise(desk.who, 'teach');
   const form = await checked(acknowledgeForm, input);
   await inOne(desk, async (at) => {
+    // One after another: said twice at once, it is kept once.
+    await holdSession(at, form.session);
     const session = await sessionById(at, form.session);
     const progress = (await progressOf(at, [form.session])).get(form.session)!;
     if (progress.plan?.teacher !== at.who.id) throw new Refusal('not-found', 'This class is not in your hands.');

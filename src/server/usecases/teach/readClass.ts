@@ -1,7 +1,7 @@
 import { layOut } from '@/core/cues';
 import { instructionsFor, toldOf, type Told } from '@/core/instructions';
 import { minutesUp, readBlock, techniquesIn } from '@/core/plan';
-import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, EMERGENCY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
+import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, TO_EVERYBODY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
 import { CORRECTED_WITHIN_HOURS } from '@/core/teach';
 import { setupsText } from '@/core/techniques';
 import { derive } from '@/core/timing';
@@ -88,7 +88,7 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
     teacher: own ? null : (await staffNames(desk))(plan.teacher),
     stopSigns: STOP_SIGNS,
     helpSigns: HELP_SIGNS,
-    emergency: EMERGENCY,
+    emergency: TO_EVERYBODY,
   };
 }
 

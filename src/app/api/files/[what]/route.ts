@@ -21,7 +21,7 @@ const WORK = {
 export async function POST(request: Request, { params }: { params: Promise<{ what: string }> }): Promise<Response> {
   const { what } = await params;
   return jsonReply<unknown>(request, BODY_LIMITS.file, (desk, input) => {
-    if (!(what in WORK)) throw new Refusal('not-found');
+    if (!Object.hasOwn(WORK, what)) throw new Refusal('not-found');
     return WORK[what as keyof typeof WORK](desk, input);
   });
 }
