@@ -64,6 +64,11 @@ function oneAfterAnother(): Desk['turn'] {
   };
 }
 
+/** The same, where a transaction may write it between two readings: there it is read each time. */
+export function onceOutside<T>(desk: Desk<Actor>, key: string, read: () => Promise<T>): Promise<T> {
+  return 'writing' in desk ? read() : once(desk, key, read);
+}
+
 /** Reads something once for a request, however many use cases of it ask. A transaction reads afresh. */
 export function once<T>(desk: Desk<Actor>, key: string, read: () => Promise<T>): Promise<T> {
   const known = desk.known.get(key) as Promise<T> | undefined;

@@ -52,6 +52,8 @@ test('a person is added with screening, and the table says what they do instead 
   await expect(page.getByText('Please give a name.')).toBeVisible();
   await page.getByLabel('Name, as the studio uses it').fill('Oriel T.');
   await page.getByRole('textbox', { name: 'Birth date' }).fill('1979-05-04');
+  // Nobody is screened who was asked nothing: that a form was filled in is said.
+  await page.getByRole('checkbox', { name: 'A screening form was filled in' }).check();
   const pressure = page.getByRole('group', { name: 'Do you have high blood pressure?' });
   await pressure.getByRole('radio', { name: 'yes' }).first().check();
   await page.getByRole('group', { name: 'Is it measured and controlled?' }).getByRole('radio', { name: 'yes' }).check();

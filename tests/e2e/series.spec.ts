@@ -149,7 +149,7 @@ test('phones answer: one without a script, one without a network, one that says 
   await accessible(off);
   await fitsTheWidth(off);
   await off.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await expect.poll(() => off.evaluate(async () => (await (await caches.open('oaken-class')).match(location.pathname)) !== undefined)).toBe(true);
+  await expect.poll(() => off.evaluate(async () => (await (await caches.open('oaken-day')).match(location.pathname)) !== undefined)).toBe(true);
   await off.context().setOffline(true);
   await off.reload();
   await off.getByRole('button', { name: /^Begin/ }).click();
@@ -177,7 +177,12 @@ test('phones answer: one without a script, one without a network, one that says 
   await hurt.context().setOffline(false);
   await expect(help).toContainText('The studio has been told');
   await page.goto('/');
-  await page.getByRole('listitem').filter({ hasText: 'Elke R. marked a sign that calls for help' }).getByRole('link').click();
+  // It comes first, on every page, and stands until somebody answered for it.
+  await expect(page.getByText('Something called for help.')).toBeVisible();
+  await page.getByRole('listitem').filter({ hasText: 'Elke R.' }).filter({ hasText: 'chest pain' }).getByRole('link').click();
+  await accessible(page);
+  const sign = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Elke R.: chest pain' }) });
+  await sign.getByRole('link', { name: BEGINNERS }).click();
   await expect(page.getByText('Elke R. marked a sign that calls for help.')).toBeVisible();
   await hurt.reload();
   await expect(hurt.getByText(/Breathe as you like until the studio has spoken with you/)).toBeVisible();

@@ -155,8 +155,6 @@ async function suspected(role: 'teacher' | 'lead teacher') {
 const SAYS_IT_BY_ITSELF: Readonly<Record<string, readonly string[]>> = {
   // Sides that are only imagined: the class closes nostrils, and who cannot must be told before.
   'Ilo K.': ['nose'],
-  // An inhaler at hand: in an emergency the teacher needs it, and it has one reason.
-  'Kester N.': ['lungs'],
   // Rising slowly: a light head comes after lying down, and who sits on the floor without a chair is not older.
   'Cleo D.': ['low blood pressure'],
   // Not lying flat: the mat is set up before anybody lies down, and nothing else in this class is done otherwise.

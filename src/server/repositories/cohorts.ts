@@ -59,9 +59,12 @@ function seesAll({ who }: Desk<Actor>): boolean {
 
 /** Cohorts whose names a teacher may see: those with a course, or a class, in their hands. */
 async function cohortsTaughtBy(desk: Desk<Actor>): Promise<ReadonlySet<string>> {
-  if (desk.who.as !== 'staff') return new Set();
-  const sessions = await readRows(desk, SessionRow, { id: [...(await sessionsHandedTo(desk, desk.who.id))] }, { fields: ['course'] });
-  const handed = sessions.map(({ course }) => course);
-  const courses = await readRows(desk, CourseRow, { $or: [{ teacher: desk.who.id }, { id: handed }] }, { fields: ['cohort'] });
-  return new Set(courses.map((row) => row.cohort));
+  const { who } = desk;
+  if (who.as !== 'staff') return new Set();
+  return once(desk, 'cohorts taught', async () => {
+    const [handed, all] = await Promise.all([sessionsHandedTo(desk, who.id), readRows(desk, CourseRow, {}, { fields: ['id', 'teacher', 'cohort'] })]);
+    const sessions = await readRows(desk, SessionRow, { id: [...handed] }, { fields: ['course'] });
+    const mine = new Set(sessions.map(({ course }) => course));
+    return new Set(all.filter(({ id, teacher }) => teacher === who.id || mine.has(id)).map((row) => row.cohort));
+  });
 }

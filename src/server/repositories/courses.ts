@@ -16,7 +16,7 @@ import {
   type CourseSnapshot,
 } from '../db/rows';
 import { add, claim, hold } from '../db/write';
-import { once, type Desk, type Writing } from '../desk';
+import { once, onceOutside, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
 import { handoversOf } from './hands';
 import { logsOf, type LoggedClass } from './logs';
@@ -70,7 +70,7 @@ export function courses(desk: Desk<Actor>): Promise<Course[]> {
 }
 
 export async function course(desk: Desk<Actor>, id: string): Promise<Course> {
-  const row = await readRow(desk, CourseRow, { id: knownId(id) });
+  const row = await onceOutside(desk, `course ${id}`, () => readRow(desk, CourseRow, { id: knownId(id) }));
   if (!row || row.removedAt) throw new Refusal('not-found', 'This course is not here, or not part of your studio.');
   return toCourse(row);
 }
@@ -241,7 +241,7 @@ export async function sessionsBetween(desk: Desk<Actor>, from: string, until: st
 }
 
 export async function session(desk: Desk<Actor>, id: string): Promise<Session> {
-  const row = await readRow(desk, SessionRow, { id: knownId(id) });
+  const row = await onceOutside(desk, `session ${id}`, () => readRow(desk, SessionRow, { id: knownId(id) }));
   if (!row) throw new Refusal('not-found', 'This session is not here, or not part of your studio.');
   return toSession(row, desk.today);
 }
@@ -343,12 +343,9 @@ export interface Progress {
 
 /** Plans, acknowledgements and logs of sessions, by session. The plan is the latest version. */
 export async function progressOf(desk: Desk<Actor>, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
-  const plans = await readRows(desk, PlanRow, { session: [...sessions] }, { orderBy: { number: 'asc' } });
-  const [acknowledgements, logs, handed] = await Promise.all([
-    readRows(desk, AcknowledgementRow, { plan: plans.map(({ id }) => id) }, { orderBy: { at: 'asc' } }),
-    logsOf(desk, sessions),
-    handoversOf(desk, sessions),
-  ]);
+  const published = readRows(desk, PlanRow, { session: [...sessions] }, { orderBy: { number: 'asc' } });
+  const read = published.then((all) => readRows(desk, AcknowledgementRow, { plan: all.map(({ id }) => id) }, { orderBy: { at: 'asc' } }));
+  const [plans, acknowledgements, logs, handed] = await Promise.all([published, read, logsOf(desk, sessions), handoversOf(desk, sessions)]);
   return new Map(
     sessions.map((id): [string, Progress] => {
       const versions = plans.filter((plan) => plan.session === id);

@@ -9,7 +9,7 @@ import type { Actor, Clock, Staff } from '../auth/actors';
 import type { EntityManager } from '../db/orm';
 import { readRow, readRows } from '../db/read';
 import { add, claim, remove } from '../db/write';
-import { once, type Desk, type Writing } from '../desk';
+import { once, onceOutside, type Desk, type Writing } from '../desk';
 import { ClosureRow, RulebookRow, StudioRow } from '../db/rows';
 import { knownId, Refusal } from '../errors';
 import { library } from './library';
@@ -107,7 +107,7 @@ export async function addRulebookVersion(at: Writing<Staff>, seen: number, chang
 export type StudioClosure = Closure & { readonly id: string };
 
 export async function closures(desk: Desk<Actor>): Promise<StudioClosure[]> {
-  const rows = await readRows(desk, ClosureRow, {}, { orderBy: { from: 'asc' } });
+  const rows = await onceOutside(desk, 'closures', () => readRows(desk, ClosureRow, {}, { orderBy: { from: 'asc' } }));
   return rows.map(({ id, from, until, reason }) => ({ id, from: isoDate(from), until: isoDate(until), reason }));
 }
 

@@ -34,13 +34,7 @@ function One({ sign: { id, version, help, name, signs, where, href, place, when,
         {place ? `, ${place}` : ''}. {saidBy ? `Marked by ${saidBy}` : 'They said so themselves'}, {when}.
       </p>
       <Form form={form} className={styles.answer} aria-label={`Answer for ${whose}`}>
-        <Field
-          form={form}
-          name="answer"
-          id={`answer-${id}`}
-          label="What was done"
-          placeholder={help ? 'Spoke with her; she has seen her doctor' : 'Asked; it passed at once'}
-        />
+        <Field form={form} name="answer" id={`answer-${id}`} label="What was done" />
         <Button type="submit" variant={help ? 'contained' : 'outlined'} disabled={form.busy}>
           Answered for
         </Button>

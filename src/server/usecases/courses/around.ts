@@ -5,16 +5,30 @@ import { handedAhead } from '../../repositories/hands';
 import { aways, teachers } from '../../repositories/staff';
 import { closures } from '../../repositories/studio';
 
+/** What all courses ask of the days around their classes, read once. */
+export async function around(desk: Desk) {
+  const hours = allHours(desk).then((all) => all.filter(({ date }) => date >= desk.today));
+  const [all, still, closed, staff, away, handed] = await Promise.all([
+    courses(desk),
+    hours,
+    closures(desk),
+    teachers(desk),
+    aways(desk),
+    hours.then((ahead) =>
+      handedAhead(
+        desk,
+        ahead.map(({ id }) => id),
+      ),
+    ),
+  ]);
+  return { all, still, closed, staff, away, handed };
+}
+
 /** What is wrong with the days of classes that are still to come, whatever is in them. */
 export async function aroundOf(desk: Desk, found: Course, ahead: readonly Session[]): Promise<Check[]> {
   if (ahead.length === 0) return [];
-  const [all, hours, closed, staff, away] = await Promise.all([courses(desk), allHours(desk), closures(desk), teachers(desk), aways(desk)]);
-  const still = hours.filter(({ date }) => date >= desk.today);
+  const { all, still, closed, staff, away, handed } = await around(desk);
   const others = still.filter(({ course, date }) => course !== found.id && date >= ahead[0].date && date <= ahead[ahead.length - 1].date);
-  const handed = await handedAhead(
-    desk,
-    still.map(({ id }) => id),
-  );
   const byDate = new Map<string, typeof others>();
   for (const one of others) byDate.set(one.date, [...(byDate.get(one.date) ?? []), one]);
   const courseOf = new Map(all.map((one) => [one.id, one]));

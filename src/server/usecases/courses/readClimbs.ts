@@ -16,12 +16,16 @@ import { readCourse } from './readCourse';
 /** What grows in a course: each goal as a climb, with its classes, its figures, and where it arrives. */
 export async function readClimbs(desk: Desk, id: string): Promise<ClimbsView> {
   authorise(desk.who, 'see courses');
-  const [found, sessions, view] = [await course(desk, id), await sessionsOf(desk, [id]), await readCourse(desk, id)];
-  const { planning, members } = await settingOf(desk, found, sessions);
-  const progress = await progressOf(
-    desk,
-    sessions.map((session) => session.id),
-  );
+  const [found, sessions] = await Promise.all([course(desk, id), sessionsOf(desk, [id])]);
+  const [view, { planning, members }, progress, request] = await Promise.all([
+    readCourse(desk, id),
+    settingOf(desk, found, sessions),
+    progressOf(
+      desk,
+      sessions.map((session) => session.id),
+    ),
+    may(desk.who.role, 'edit courses') ? readRequest(desk, id) : null,
+  ]);
   const own = may(desk.who.role, 'see reasons') ? members : [];
   return {
     course: view,
@@ -29,7 +33,7 @@ export async function readClimbs(desk: Desk, id: string): Promise<ClimbsView> {
     classesAWeek: found.weekdays.length,
     guards: planning.guards,
     climbs: found.goals.map((goal) => climbOf(goal, sessions, planning, progress, own, found.weekdays.length)),
-    request: view.mayEdit ? (await readRequest(desk, id)).request : null,
+    request: request?.request ?? null,
   };
 }
 

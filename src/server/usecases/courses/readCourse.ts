@@ -29,7 +29,7 @@ import { staff, staffNames } from '../../repositories/staff';
 import { closures } from '../../repositories/studio';
 import type { OpenedMember } from '../../repositories/screenings';
 import { houseOf, settingOf } from '../setting';
-import { aroundOf } from './around';
+import { around, aroundOf } from './around';
 import { openDays } from './lifeHappens';
 import { saidBy } from './says';
 import { lastChange } from './steps';
@@ -40,20 +40,33 @@ import { whoIsBehind, whoIsReady } from './whoIsReady';
 export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   authorise(desk.who, 'see courses');
   const found = await course(desk, id);
-  const [group, sessions, everyone] = await Promise.all([cohort(desk, found.cohort), sessionsOf(desk, [id]), staff(desk)]);
-  const { planning, members, reached } = await settingOf(desk, found, sessions);
-  const progress = await progressOf(
-    desk,
-    sessions.map((session) => session.id),
-  );
+  const mayEdit = may(desk.who.role, 'edit courses');
+  const [group, sessions, everyone, closed, gone, by, of, reopened, last, lastTime] = await Promise.all([
+    cohort(desk, found.cohort),
+    sessionsOf(desk, [id]),
+    staff(desk),
+    closures(desk),
+    cancelledIn(desk, [id]),
+    staffNames(desk),
+    seriesOfLive(desk, id),
+    mayEdit ? openDays(desk, found) : [],
+    mayEdit ? lastChange(desk, id) : null,
+    found.copiedFrom && may(desk.who.role, 'see reasons') ? lastTimeOf(desk, found.copiedFrom) : null,
+  ]);
+  const [{ planning, members, reached }, progress] = await Promise.all([
+    settingOf(desk, found, sessions),
+    progressOf(
+      desk,
+      sessions.map((session) => session.id),
+    ),
+    // What the checks ask of the days around is asked with it.
+    around(desk),
+  ]);
   const seen = new Set<string>(planning.already);
   const { name, version, weeks, start, minutes, weekdays } = found;
   const nameOf = (technique: string) => planning.basis.library.find(technique)?.name ?? technique;
-  const mayEdit = may(desk.who.role, 'edit courses');
-  const [closed, gone, by] = [await closures(desk), await cancelledIn(desk, [id]), await staffNames(desk)];
   const checks = await checksOf(found, reached, planning, desk);
   const forecast = { sessions: reached, goals: found.goals, planning, members, progress };
-  const of = await seriesOfLive(desk, id);
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {
@@ -86,11 +99,11 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
       return accepted ? [{ key: accepted.key, text: `${title ?? 'A class'} ${text}`, reason: accepted.reason, by: by(accepted.by) }] : [];
     }),
     cancelled: gone.map(({ id: session, date, reason }) => ({ id: session, date, reason, week: weekOf(found.firstDate, date) })),
-    reopened: mayEdit ? await openDays(desk, found) : [],
+    reopened,
     closed: mayEdit ? sessions.filter(({ date }) => date >= desk.today && closureOn(closed, date)).map(({ date }) => date) : [],
-    last: mayEdit ? await lastChange(desk, id) : null,
+    last,
     says: may(desk.who.role, 'answer a class') ? saidBy(sessions, planning, members.length, progress) : [],
-    lastTime: found.copiedFrom && may(desk.who.role, 'see reasons') ? await lastTimeOf(desk, found.copiedFrom) : null,
+    lastTime,
     ready: mayEdit && may(desk.who.role, 'see reasons') ? whoIsReady(forecast) : [],
     behind: mayEdit && may(desk.who.role, 'see reasons') ? whoIsBehind(forecast, desk.today, await alone(desk, found, members, planning)) : [],
     already: [...planning.already],

@@ -14,6 +14,7 @@ import { cohort } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf, type Plan, type Session } from '../../repositories/courses';
 import type { OpenedMember } from '../../repositories/screenings';
 import { aways, staffNames, teachers } from '../../repositories/staff';
+import { around } from '../courses/around';
 import { checksOf, stateOf } from '../courses/readCourse';
 import { saidBy } from '../courses/says';
 import { houseOf, settingOf } from '../setting';
@@ -35,8 +36,18 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     sessionsOf(desk, [found.id]),
     houseOf(desk, found.cohort),
   ]);
-  const { planning, members, reached } = await settingOf(desk, found, sessions);
-  const at = (await progressOf(desk, [id])).get(id)!;
+  const edits = may(desk.who.role, 'edit plans');
+  const [{ planning, members, reached }, progress, said, sources, ways, away, known] = await Promise.all([
+    settingOf(desk, found, sessions),
+    progressOf(desk, [id]),
+    conversation(desk, id),
+    edits ? blockSources(desk, id) : { templates: [], classes: [] },
+    listOwnWays(desk),
+    aways(desk, session.date),
+    teachers(desk),
+    around(desk),
+  ]);
+  const at = progress.get(id)!;
   const shownLog = (log: ClassLog): ShownLog => ({
     id: log.id,
     summary: logText(log),
@@ -56,26 +67,30 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     })),
   });
   const { log } = at;
-  const away = await aways(desk, session.date);
+  const [here, checks, stricter] = await Promise.all([
+    may(desk.who.role, 'answer a class') ? saidHere(desk, session, sessions, planning, members.length) : [],
+    checksOf(found, reached, planning, desk),
+    stricterSince(desk, session, at),
+  ]);
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes, version: session.version, blocks: session.blocks },
     course: { id: found.id, name: found.name, version: found.version },
     says: {
-      said: may(desk.who.role, 'answer a class') ? await saidHere(desk, session, sessions, planning, members.length) : [],
+      said: here,
       seen: sessions.filter(({ fixed }) => !fixed).map(({ id: open, version }) => ({ session: open, version })),
     },
     cohort: { id: group.id, name: group.name },
     purpose: session.purpose,
     note: session.note,
     ...beside(sessions, id),
-    conversation: await conversation(desk, id),
-    sources: may(desk.who.role, 'edit plans') ? await blockSources(desk, id) : { templates: [], classes: [] },
-    judged: may(desk.who.role, 'edit plans') ? against(session, { found, reached, planning }).judged : [],
+    conversation: said,
+    sources,
+    judged: edits ? against(session, { found, reached, planning }).judged : [],
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
     seat: group.seat,
     schools: studio.schools,
-    mayEdit: may(desk.who.role, 'edit plans') && session.date >= desk.today && !session.cancelled,
+    mayEdit: edits && session.date >= desk.today && !session.cancelled,
     asOf: timeIn(studio.zone, desk.now),
     state: stateOf(session, at, desk.today),
     asides: may(desk.who.role, 'see reasons') ? asidesIn(members, session.blocks, session.date, studio) : [],
@@ -84,9 +99,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     cautions: cautionsOf(session.blocks, studio),
     stopSigns: STOP_SIGNS,
     emergency: TO_EVERYBODY,
-    checks: (await checksOf(found, reached, planning, desk)).filter(
-      ({ session: of, key }) => of === id && !found.accepted.some((one) => one.key === key),
-    ),
+    checks: checks.filter(({ session: of, key }) => of === id && !found.accepted.some((one) => one.key === key)),
     versions: at.versions.map((plan) => ({
       number: plan.number,
       teacher: nameOf(plan.teacher),
@@ -95,12 +108,12 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
       reason: plan.reason,
     })),
     unpublished: at.plan && [...voiceChanges(at.plan, session), ...changesBetween(at.plan.blocks, session.blocks, studio)].map(changeLine),
-    askedAgain: (await stricterSince(desk, session, at)).length > 0,
+    askedAgain: stricter.length > 0,
     acknowledgedAt: at.acknowledgedAt && stampIn(studio.zone, at.acknowledgedAt),
     log: log && { ...shownLog(log), unsettled: log.unsettled, each: log.each.map(shownLog) },
-    ownWays: await listOwnWays(desk),
+    ownWays: ways,
     teacher: at.handedTo ?? found.teacher,
-    teachers: (await teachers(desk)).map(({ id: staffId, name, qualifications }) => ({
+    teachers: known.map(({ id: staffId, name, qualifications }) => ({
       id: staffId,
       name,
       lacks: lacking(session.blocks, qualifications, session.date, studio.library),

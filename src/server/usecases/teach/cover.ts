@@ -10,7 +10,7 @@ import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { afresh, type Desk, type Writing } from '../../desk';
-import { invalid, Refusal } from '../../errors';
+import { invalid, knownId, Refusal } from '../../errors';
 import { cohortItself } from '../../repositories/cohorts';
 import {
   changeClass,
@@ -45,12 +45,12 @@ export async function coverFor(desk: Desk, id: string): Promise<CoverView> {
     houseOf(desk, found.cohort),
   ]);
   const holder = progress.handedTo ?? found.teacher;
-  const others = (await teachers(desk)).filter((one) => one.id !== holder);
-  const away = await aways(desk);
-  const here = (await teachers(desk)).find((one) => one.id === holder) ?? null;
+  const [everybody, away, ownSessions] = await Promise.all([teachers(desk), aways(desk), sessionsOfCohort(desk, found.cohort)]);
+  const others = everybody.filter((one) => one.id !== holder);
+  const here = everybody.find((one) => one.id === holder) ?? null;
   const free = others.filter((one) => !isAway(away, one.id, session) && !inHand.has(one.id));
   const { able, unable } = whoCan(free, session, studio);
-  const knows = await taughtBy(desk, await sessionsOfCohort(desk, found.cohort));
+  const knows = await taughtBy(desk, ownSessions);
   const times = ({ id: of }: Candidate) => knows.get(of) ?? 0;
   const known = able.length === 0 && unable.length > 0 ? await whatIsKnown(desk, found, session, sessions) : [];
   const { date, start, minutes, version, blocks } = session;
@@ -88,8 +88,8 @@ export async function coverFor(desk: Desk, id: string): Promise<CoverView> {
 
 /** A class that is still to be taught, as somebody sees it. */
 async function classAt(desk: Desk, id: string): Promise<{ readonly session: Session; readonly found: Course; readonly progress: Progress }> {
-  const session = await sessionById(desk, id);
-  const progress = (await progressOf(desk, [id])).get(id)!;
+  const [session, all] = await Promise.all([sessionById(desk, id), progressOf(desk, [knownId(id)])]);
+  const progress = all.get(id)!;
   if (session.cancelled) throw new Refusal('late', 'This class is cancelled: nobody has to take it.');
   if (session.date < desk.today || progress.log) throw new Refusal('late', 'This class is over: whoever taught it stands in the record.');
   return { session, found: await course(desk, session.course), progress };

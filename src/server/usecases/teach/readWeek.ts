@@ -25,11 +25,17 @@ export async function readWeek(desk: Desk, week: string | null, withFresh = true
   authorise(desk.who, 'teach');
   const whole = may(desk.who.role, 'hand over');
   const monday = mondayOf(week && isIsoDate(week) ? isoDate(week) : desk.today);
-  const [all, studio, staff] = await Promise.all([courses(desk), conventions(desk), staffToday(desk)]);
-  const visible = new Set((await cohorts(desk)).map(({ id }) => id));
-  const here = new Set(all.map(({ id }) => id));
   const from = withFresh ? addDays(monday, -BEFORE_DAYS) : monday;
-  const every = (await weekOfSessions(desk, from, addDays(monday, 6))).filter(({ course }) => here.has(course));
+  const [all, studio, staff, seeing, sessions] = await Promise.all([
+    courses(desk),
+    conventions(desk),
+    staffToday(desk),
+    cohorts(desk),
+    weekOfSessions(desk, from, addDays(monday, 6)),
+  ]);
+  const visible = new Set(seeing.map(({ id }) => id));
+  const here = new Set(all.map(({ id }) => id));
+  const every = sessions.filter(({ course }) => here.has(course));
   const inWeek = every.filter(({ date, cancelled }) => date >= monday && date < addDays(monday, 7) && cancelled?.reason !== null);
   const ids = inWeek.map(({ id }) => id);
   const [progress, unread, away] = await Promise.all([progressOf(desk, ids), unreadNotes(desk, ids), aways(desk, monday)]);
