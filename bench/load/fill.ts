@@ -47,7 +47,6 @@ export async function fillStudio(times: number): Promise<void> {
       );
     }
     const ids = [...tables.values()].flat().map(({ id }) => String(id));
-    await em.execute('set session_replication_role = replica');
     for (let copy = 1; copy < times; copy += 1) await addCopy(em, tables, new Map(ids.map((id) => [id, idOf(id, copy)])), copy);
     await em.execute('analyze');
   } finally {
@@ -89,9 +88,4 @@ async function addCopy(em: EntityManager, tables: ReadonlyMap<string, readonly R
     if (copies.length > 0)
       await em.execute(`insert into ${table} select * from jsonb_populate_recordset(null::${table}, ?::jsonb)`, [JSON.stringify(copies)]);
   }
-}
-
-if (process.argv[1]?.endsWith('fill.ts')) {
-  await fillStudio(Number(process.argv[2] ?? 20));
-  console.log('filled');
 }
