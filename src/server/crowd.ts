@@ -1,7 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
 /** How many requests are worked on at a time, how long others wait for their turn, and how many may wait at all. */
-export const CROWD_LIMITS = { atOnce: 8, waitMs: 4000, waiting: 400, againSeconds: 3 } as const;
+export const CROWD_LIMITS = { atOnce: 8, waitMs: 3000, waiting: 400, againSeconds: 3 } as const;
 
 /** What a class, a person's form or their own day needs comes before whatever else is asked. */
 const FIRST = /^\/(teach|form|day|api\/(form|day|log|sign))(\/|$|\?)/;
@@ -10,6 +10,8 @@ const FREE = /^\/(_next\/static\/|health$|sw\.js$|icon)/;
 
 interface Waiting {
   readonly go: () => void;
+  /** Turns it away where its time is over: a timer comes late while much is worked on. */
+  readonly late: () => boolean;
   readonly first: boolean;
   over: boolean;
 }
@@ -25,7 +27,7 @@ export function crowd() {
     while (active < CROWD_LIMITS.atOnce) {
       const one = queues.first.shift() ?? queues.then.shift();
       if (!one) return;
-      if (!one.over) one.go();
+      if (!one.over && !one.late()) one.go();
     }
   };
   return (request: IncomingMessage, response: ServerResponse, work: () => void): void => {
@@ -45,13 +47,21 @@ export function crowd() {
     if (active < CROWD_LIMITS.atOnce) return go();
     const first = FIRST.test(path);
     if (queues.first.length + queues.then.length >= CROWD_LIMITS.waiting && !first) return turnAway(request, response);
-    const timer = setTimeout(() => {
+    const until = performance.now() + CROWD_LIMITS.waitMs;
+    const giveUp = () => {
       waiting.over = true;
       turnAway(request, response);
-    }, CROWD_LIMITS.waitMs);
+    };
+    const timer = setTimeout(giveUp, CROWD_LIMITS.waitMs);
     const waiting: Waiting = {
       first,
       over: false,
+      late: () => {
+        if (performance.now() < until) return false;
+        clearTimeout(timer);
+        giveUp();
+        return true;
+      },
       go: () => {
         clearTimeout(timer);
         go();
