@@ -1,6 +1,6 @@
 import { plainPatterns, waysOf, type Dose, type Lock, type Pattern, type Phase, type WholePattern } from '../pattern';
 import type { Tag } from '../techniques';
-import { countedPatterns, derive, holdsOf, timeBlock, type Pace } from '../timing';
+import { countedPatterns, derive, holdsOf, stageSpan, timeBlock, type Pace } from '../timing';
 import { SCREENING_LIMITS } from './limits';
 
 /** What screening sees in a technique. Seconds look at the long end of every range. */
@@ -50,8 +50,10 @@ export function featuresOf(room: WholePattern, dose: Dose, pace: Pace, tags: rea
   const cycles = own.filter((part) => part.kind === 'cycle');
   const phases = [...around, ...cycles.flatMap((part) => part.phases)];
   const derived = derive(room, pace);
-  const oneSided = [...around, ...cycles.filter(({ alternating }) => !alternating).flatMap((part) => part.phases)];
+  const timing = timeBlock(room, dose, pace);
+  const oneSided = [...around, ...asWritten(room, pace, timing.rounds * timing.cyclesPerRound)];
   const sideWork = phases.some(({ side }) => side !== 'both');
+  const isStill = own.length === 0 && around.length === 0 && !tags.some((tag) => MOVING.includes(tag));
   const hold = (kind: 'hold' | 'empty') => holdsOf(room, kind, pace.tempo).anywhere.high / 1000;
   return {
     counted: own.length > 0 || around.length > 0 || locks.length > 0,
@@ -71,10 +73,27 @@ export function featuresOf(room: WholePattern, dose: Dose, pace: Pace, tags: rea
       ...new Set<Tag>([
         ...tags,
         ...(sideWork || phases.some(narrows) ? (['hand at the nose'] as const) : []),
-        ...(timeBlock(room, dose, pace).planned >= SCREENING_LIMITS.stillMinutes * 60_000 ? (['still 15 min'] as const) : []),
+        ...(isStill && timing.planned >= SCREENING_LIMITS.stillMinutes * 60_000 ? (['still 15 min'] as const) : []),
       ]),
     ],
   };
+}
+
+/** Movement is no stillness. */
+const MOVING: readonly Tag[] = ['twist', 'neck circles', 'forward bend'];
+
+/**
+ * The phases whose sides stay as they are written: sides that alternate change with every cycle, and begin again with every set and
+ * every stage, so that one of a single cycle never changes them.
+ * @param cycles how many cycles follow each other in a set
+ */
+function asWritten(room: WholePattern, pace: Pace, cycles: number): readonly Phase[] {
+  const phasesOf = (plain: WholePattern, played: number) => (plain.kind === 'cycle' && (!plain.alternating || played < 2) ? plain.phases : []);
+  if (room.kind !== 'stages') return phasesOf(room, cycles);
+  return room.stages.flatMap((stage) => {
+    const { rounds, cycles: each } = stageSpan(stage, pace);
+    return phasesOf(stage.pattern, rounds * each);
+  });
 }
 
 function inhalesThrough(phases: readonly Phase[], side: 'left' | 'right'): boolean {
@@ -145,12 +164,12 @@ export function hasFeature(features: Features, test: FeatureTest): boolean {
 }
 
 /**
- * Whether a technique stands just on the free side of a limit, within the drift of spoken counts.
+ * Whether a technique stands just on the free side of a limit, so that counts spoken as much slower as they drift would cross it.
  * @example nearFeature(featuresOf(mustParsePattern('in 4, hold 7 s, out 4'), dose, pace), { is: 'hold in', overSeconds: 8 }) // true
  */
 export function nearFeature(features: Features, test: FeatureTest): boolean {
   if (hasFeature(features, test)) return false;
-  const near = (seconds: number, limit: number) => limit > 0 && seconds >= limit * (1 - SCREENING_LIMITS.drift);
+  const near = (seconds: number, limit: number) => limit > 0 && seconds * (1 + SCREENING_LIMITS.drift) > limit;
   switch (test.is) {
     case 'hold in':
       return near(features.holdInSeconds, test.overSeconds);

@@ -37,12 +37,16 @@ function worked(room: WholePattern, kind: HoldKind, tempo: Millis): Holds {
   const around = (phases: readonly Phase[]) => piecesOf(phases, tempo, false);
   const [entry, every] = [around(room.entry), around(room.everyRound)];
   const stages = room.kind === 'stages' ? room.stages.map(({ pattern }) => pattern) : [room];
-  const set = stages.flatMap((plain) => {
-    if (plain.kind !== 'cycle') return [END];
-    const once = [...every, ...piecesOf(plain.phases, tempo, true), ...(plain.recovery ? [END] : [])];
-    return [...once, ...once];
-  });
-  const runs = merged([...around(room.leadIn), ...entry, ...set, ...entry, ...set, ...around(room.leadOut)], kind);
+  // A round of more than one cycle, and a stage of more than one round, stand in it twice; so do rounds in a set, and sets.
+  const round = [
+    ...every,
+    ...stages.flatMap((plain) => {
+      const once = plain.kind === 'cycle' ? [...piecesOf(plain.phases, tempo, true), ...(plain.recovery ? [END] : [])] : [END];
+      return [...once, ...once];
+    }),
+  ];
+  const set = [...entry, ...round, ...round];
+  const runs = merged([...around(room.leadIn), ...set, ...set, ...around(room.leadOut)], kind);
   return {
     longest: longestOf(runs.filter(({ inside }) => inside)),
     anywhere: longestOf(runs),
