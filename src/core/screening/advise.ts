@@ -1,4 +1,4 @@
-import { formatPattern, roomPattern, waysOf, type Dose, type Pattern } from '../pattern';
+import { formatPattern, minutesDose, roomPattern, waysOf, type Dose, type Pattern } from '../pattern';
 import type { Tag } from '../techniques';
 import { timeBlock, type Pace } from '../timing';
 import { adaptationText, applyAdaptations, isPosture } from './adapt';
@@ -93,7 +93,7 @@ function whatToDo(
   if (adapted) return adapted;
   const [best, ...next] = inStep();
   if (best) return { kind: 'in step', inStep: best, next: next.slice(0, 2) };
-  const stand = easier.find(({ taught: other }) => permitted(bearing, other));
+  const stand = standsFor(bearing, taught, adaptations, easier)[0];
   return stand ? { kind: 'instead', name: stand.name, pattern: formatPattern(stand.taught.pattern) } : { kind: 'natural breath' };
 }
 
@@ -102,14 +102,32 @@ function leftWithNoBreath(bearing: readonly Bearing[], adaptations: readonly Ada
   return adaptations.some(({ to }) => to === 'nose only') && bearing.some(({ rule }) => rule.condition === 'nose');
 }
 
+const AT_THE_NOSE: readonly Tag[] = ['hand at the nose', 'blowing the nose'];
+
+/**
+ * What of the easier ones somebody may do while the room does its own, each looked at as it would be done there: at the room's pace, for
+ * as long, and in the posture that person has in it beside what it asks for itself.
+ */
+function standsFor(bearing: readonly Bearing[], room: Taught, adaptations: readonly Adaptation[], easier: readonly Stand[]): readonly Stand[] {
+  const { tags } = applyAdaptations(roomPattern(room.pattern), room.tags, adaptations, room.pace);
+  const posture = tags.filter((tag) => !AT_THE_NOSE.includes(tag));
+  const asLong = minutesDose(timeBlock(room.pattern, room.dose, room.pace).planned / 60_000);
+  return easier
+    .map(({ name, taught: { pattern, dose, tags: own } }): Stand => {
+      const there = { ...asLong, cyclesPerRound: dose.cyclesPerRound };
+      return { name, taught: { pattern, dose: there, pace: room.pace, tags: [...new Set([...posture, ...own])] } };
+    })
+    .filter(({ taught }) => permitted(bearing, taught));
+}
+
 /** What keeps the room's time: the adapted pattern when it may be done and ends each round with the room, else those in step. */
 function kept(bearing: readonly Bearing[], taught: Taught, adaptations: readonly Adaptation[], comfort: Comfort) {
-  const changed = applyAdaptations(taught.pattern, taught.tags, adaptations, taught.pace);
+  const room = roomPattern(taught.pattern);
+  const changed = applyAdaptations(room, taught.tags, adaptations, taught.pace);
   const passes = (pattern: Pattern, tags: readonly Tag[]) => permitted(bearing, { pattern, dose: taught.dose, pace: taught.pace, tags });
   const whole =
     changed.pattern && passes(changed.pattern, changed.tags) && sameLength(taught, changed.pattern) ? formatPattern(changed.pattern) : null;
-  const adapted: Doing | null =
-    whole === null ? null : whole === formatPattern(roomPattern(taught.pattern)) ? { kind: 'as taught' } : { kind: 'adapted', pattern: whole };
+  const adapted: Doing | null = whole === null ? null : whole === formatPattern(room) ? { kind: 'as taught' } : { kind: 'adapted', pattern: whole };
   const free = changed.tags.filter((tag) => tag !== 'hand at the nose');
   return { adapted, inStep: () => keepInStep(taught.pattern, taught.pace.tempo, (pattern) => passes(pattern, free), comfort) };
 }
@@ -129,7 +147,7 @@ export function offersFor(bearing: readonly Bearing[], taught: Taught, easier: r
   const room: Offer = { kind: 'as taught', pattern: formatPattern(roomPattern(taught.pattern)) };
   if (decision.way === 0) return [room];
   const adaptations = uniqueAdaptations(decision.own);
-  const stands = easier.filter(({ taught: other }) => permitted(bearing, other)).map(({ taught: other }) => formatPattern(other.pattern));
+  const stands = standsFor(bearing, taught, adaptations, easier).map(({ taught: other }) => formatPattern(other.pattern));
   const options = waysOf(taught.pattern)
     .slice(1)
     .filter((way) => permitted(bearing, { ...taught, pattern: way.pattern }))

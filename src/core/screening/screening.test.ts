@@ -243,6 +243,8 @@ test('whatever is offered instead is watch or clear, and nobody is left with not
         'natural breath': 'natural',
         ...offer(advice.doing),
       }[advice.doing.kind];
+      // One way alone is told: options beside it that are not theirs are not told with it.
+      if (offered) expect([offered, mustParsePattern(offered).kind]).not.toEqual([offered, 'options']);
       if (offered) expect(['watch', 'clear']).toContain(decide(bearing, features(offered)).answer);
       expect(doingText(advice.doing)).not.toBe('');
     }),

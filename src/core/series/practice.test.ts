@@ -1,10 +1,21 @@
 import fc from 'fast-check';
 import { easierOf, minutesOf, practiceFor, shortened } from '.';
 import { DEFAULT_SCHOOLS, taughtAs } from '../conventions';
-import type { House, Member } from '../instructions';
+import { adviceFor, type House, type Member } from '../instructions';
 import { SHIPPED_LIBRARY } from '../library';
+import { mustParseDose, mustParsePattern, roomPattern } from '../pattern';
 import type { TechniqueBlock } from '../plan';
-import { changedRulebook, conditionOf, CONDITIONS, NOT_SCREENED, type ConditionAnswer, type ScreenedPerson } from '../screening';
+import {
+  bearings,
+  decide,
+  featuresOf,
+  changedRulebook,
+  conditionOf,
+  CONDITIONS,
+  NOT_SCREENED,
+  type ConditionAnswer,
+  type ScreenedPerson,
+} from '../screening';
 import { addDays, isoDate, millis } from '../units';
 
 const { technique, techniques } = SHIPPED_LIBRARY;
@@ -118,4 +129,29 @@ test('the easier version is never above, and shortened is never longer, whatever
       },
     ),
   );
+});
+
+test('whatever gives way to something easier gives way to what they may do at this pace, in a room and at home', () => {
+  const wrong: string[] = [];
+  for (const tempo of [1100])
+    for (const { id } of techniques)
+      for (const { id: condition } of CONDITIONS) {
+        const [who, one] = [has(condition), { ...block(id), tempo }];
+        const bearing = bearings(who.screened, day, undefined, house.rulebook);
+        const may = (pattern: string, of: string) => {
+          const seen = featuresOf(roomPattern(mustParsePattern(pattern)), mustParseDose(of), {
+            tempo: millis(tempo),
+            naturalBreath: house.naturalBreath,
+          });
+          return ['clear', 'watch'].includes(decide(bearing, seen).answer);
+        };
+        const { doing } = adviceFor(who, bearing, one, house).advice;
+        // In step is asked breath by breath elsewhere; the natural breath is what is left where nothing else is.
+        const told = doing.kind === 'instead' || doing.kind === 'adapted' || doing.kind === 'option' ? doing.pattern : null;
+        if (told && !may(told, one.dose)) wrong.push(`${id} at ${tempo}, ${condition}: told ${told}`);
+        for (const own of practiceFor(who, [one], day, house).blocks)
+          if (own.kind === 'technique' && own.pattern !== 'natural' && own.pattern !== one.pattern && !may(own.pattern, own.dose))
+            wrong.push(`${id} at ${tempo}, ${condition}: ${own.pattern} at home`);
+      }
+  expect(wrong).toEqual([]);
 });
