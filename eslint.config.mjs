@@ -55,7 +55,15 @@ export default tseslint.config(
     files: ['**/*.cjs', 'public/*.js'],
     rules: { '@typescript-eslint/no-require-imports': 'off' },
     languageOptions: {
-      globals: { module: 'writable', require: 'readonly', self: 'readonly', caches: 'readonly', fetch: 'readonly', Response: 'readonly', URL: 'readonly' },
+      globals: {
+        module: 'writable',
+        require: 'readonly',
+        self: 'readonly',
+        caches: 'readonly',
+        fetch: 'readonly',
+        Response: 'readonly',
+        URL: 'readonly',
+      },
     },
   },
 );

@@ -9,6 +9,12 @@ module.exports = {
   testTimeout: 20_000,
   projects: [
     { displayName: 'core', ...shared, moduleNameMapper, testMatch: ['<rootDir>/src/**/*.test.ts'] },
-    { displayName: 'server', ...shared, globalSetup: '<rootDir>/tests/server/setup.cjs', moduleNameMapper, testMatch: ['<rootDir>/tests/server/**/*.test.ts'] },
+    {
+      displayName: 'server',
+      ...shared,
+      globalSetup: '<rootDir>/tests/server/setup.cjs',
+      moduleNameMapper,
+      testMatch: ['<rootDir>/tests/server/**/*.test.ts'],
+    },
   ],
 };

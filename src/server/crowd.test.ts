@@ -5,12 +5,13 @@ import { crowd, CROWD_LIMITS } from './crowd';
 let server: Server;
 let open: (() => void)[] = [];
 let seen: string[] = [];
+let letIn = crowd();
 
 beforeEach(async () => {
   [open, seen] = [[], []];
-  const let1 = crowd();
+  letIn = crowd();
   server = createServer((request, response) =>
-    let1(request, response, () => {
+    letIn(request, response, () => {
       seen.push(request.url!);
       open.push(() => response.end('done'));
     }),
@@ -73,3 +74,24 @@ test('whoever waited too long is turned away politely, and nobody who was let th
   open.shift()!();
   expect((await one).status).toBe(200);
 }, 20_000);
+
+test('what is never answered gives its place back after a while, and only once', async () => {
+  letIn = crowd(200);
+  const never = await fill();
+  const after = ask('/courses');
+  await until(() => seen.at(-1) === '/courses');
+  while (open.length > 0) open.shift()!();
+  expect((await Promise.all([...never, after])).map(({ status }) => status)).toEqual([...never, after].map(() => 200));
+  open = [];
+  seen = [];
+  const again = await fill();
+  again.push(ask('/plans'));
+  await new Promise((soon) => setTimeout(soon, 50));
+  expect(seen).toHaveLength(CROWD_LIMITS.atOnce);
+  while (again.length > 0 && seen.length <= CROWD_LIMITS.atOnce) {
+    open.shift()?.();
+    await new Promise((soon) => setTimeout(soon, 10));
+  }
+  while (open.length > 0) open.shift()!();
+  expect((await Promise.all(again)).every(({ status }) => status === 200)).toBe(true);
+});

@@ -1,7 +1,10 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
-/** How many requests are worked on at a time, how long others wait for their turn, and how many may wait at all. */
-export const CROWD_LIMITS = { atOnce: 8, waitMs: 3000, waiting: 400, againSeconds: 3 } as const;
+/**
+ * How many requests are worked on at a time, how long others wait for their turn, and how many may wait at all. One that is not answered
+ * gives its place back after a while: a request that is never answered would keep it for ever.
+ */
+export const CROWD_LIMITS = { atOnce: 8, waitMs: 3000, waiting: 400, againSeconds: 3, heldMs: 20_000 } as const;
 
 /** What a class, a person's form or their own day needs comes before whatever else is asked. */
 const FIRST = /^\/(teach|form|day|api\/(form|day|log|sign))(\/|$|\?)/;
@@ -20,7 +23,7 @@ interface Waiting {
  * Lets so many requests through at a time, the others in turn, those that cannot wait first; whoever has waited too long is told to come
  * again, by a page that does so by itself. Nothing that was let through is ever given up.
  */
-export function crowd() {
+export function crowd(heldMs: number = CROWD_LIMITS.heldMs) {
   let active = 0;
   const queues: Record<'first' | 'then', Waiting[]> = { first: [], then: [] };
   const next = () => {
@@ -36,12 +39,15 @@ export function crowd() {
     const go = () => {
       active += 1;
       let done = false;
-      response.once('close', () => {
+      const giveBack = () => {
+        clearTimeout(held);
         if (done) return;
         done = true;
         active -= 1;
         next();
-      });
+      };
+      const held = setTimeout(giveBack, heldMs);
+      response.once('close', giveBack);
       work();
     };
     if (active < CROWD_LIMITS.atOnce) return go();

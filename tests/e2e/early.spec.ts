@@ -23,7 +23,10 @@ async function slow(page: Page): Promise<() => void> {
   return () => go();
 }
 
-test('signing in works without JavaScript and before the page is awake; nothing typed stands in an address, and the e-mail stays', async () => {
+test('signing in works without JavaScript and before the page is awake; nothing typed stands in an address, and the e-mail stays', async ({
+  browser,
+}) => {
+  expect(browser.isConnected()).toBe(true);
   for (const javaScriptEnabled of [false, true]) {
     const page = await (await asleep.make({ javaScriptEnabled, locale: 'en-GB' })).newPage();
     const seen = addresses(page);

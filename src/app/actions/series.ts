@@ -84,10 +84,10 @@ export async function writeToDriftingAction(input: unknown) {
 }
 
 /** Signing up by a series' link: a form as any browser sends it. */
-export async function signUpAction(token: string, _: Sent, data: FormData): Promise<Sent> {
-  const { name, email, birthDate, website } = typedIn(data);
+export async function signUpAction(_: Sent, data: FormData): Promise<Sent> {
+  const { series = '', name, email, birthDate, website } = typedIn(data);
   try {
-    await signUp(await freshManager(), token, { name, email, birthDate: birthDate || null, website }, await ownAddress(), new Date());
+    await signUp(await freshManager(), series, { name, email, birthDate: birthDate || null, website }, await ownAddress(), new Date());
     return { refused: null, typed: {}, done: true };
   } catch (error) {
     return { refused: refusalReply(error), typed: { name, email, birthDate } };

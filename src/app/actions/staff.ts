@@ -63,9 +63,10 @@ async function ownToken(): Promise<string | null> {
 }
 
 /** For whoever is not signed in: their link is the key. */
-export async function choosePasswordAction(link: string, _: Sent, data: FormData): Promise<Sent> {
+export async function choosePasswordAction(_: Sent, data: FormData): Promise<Sent> {
+  const { link, ...typed } = typedIn(data);
   try {
-    await choosePassword(await freshManager(), await secretOf('join', link), typedIn(data), await ownAddress(), new Date());
+    await choosePassword(await freshManager(), await secretOf('join', link ?? ''), typed, await ownAddress(), new Date());
   } catch (error) {
     return { refused: refusalReply(error), typed: {} };
   }

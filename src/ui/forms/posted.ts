@@ -2,6 +2,7 @@ import type { Reply } from './reply';
 
 /**
  * Forms of whoever is not signed in: sent as a POST from the first byte on, answered by the server alone where there is no script.
+ * What such a form is about goes along as a hidden field: an action that has it bound to it is never answered without a script.
  */
 export interface Sent {
   /** Why it was not taken; null before anything was sent. */

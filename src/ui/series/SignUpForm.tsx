@@ -6,7 +6,7 @@ import { NOT_SENT } from '../forms/posted';
 
 /** Signing up for a series: a form like any other, with JavaScript or without. */
 export function SignUpForm({ token, about }: { token: string; about: { readonly series: string; readonly lead: string } }) {
-  const [sent, action, busy] = useActionState(signUpAction.bind(null, token), NOT_SENT);
+  const [sent, action, busy] = useActionState(signUpAction, NOT_SENT);
   if (sent.done)
     return (
       <>
@@ -25,6 +25,7 @@ export function SignUpForm({ token, about }: { token: string; about: { readonly 
         {refused?.message}
       </p>
       <form action={action} className="sheet stack" key={JSON.stringify(typed)}>
+        <input type="hidden" name="series" value={token} />
         <label htmlFor="name">Your name</label>
         <input id="name" name="name" required maxLength={60} autoComplete="name" defaultValue={typed.name} />
         <label htmlFor="email">

@@ -22,12 +22,13 @@ interface Props {
 
 /** Somebody who was invited, or whose password is lost, chooses one. */
 export function ChoosePassword({ link, joining: { name, email, role, studio, purpose } }: Props) {
-  const [sent, action, busy] = useActionState(choosePasswordAction.bind(null, link), NOT_SENT);
+  const [sent, action, busy] = useActionState(choosePasswordAction, NOT_SENT);
   return (
     <>
       <h1>{purpose === 'invitation' ? `Welcome, ${name}` : `Another password, ${name}`}</h1>
       <p className="soft">{purpose === 'invitation' ? `You join ${studio} as ${role}.` : `For ${studio}. You will be signed out everywhere else.`}</p>
       <form action={action} noValidate className="stack">
+        <input type="hidden" name="link" value={link} />
         <input type="text" autoComplete="username" defaultValue={email} readOnly hidden />
         <PostedField
           sent={sent}
