@@ -43,7 +43,11 @@ await director
   .click();
 await shoot(director, 'rulebook');
 await at('/studio/outbox');
-await director.getByRole('main').getByRole('button', { name: /Before you breathe/ }).first().click();
+await director
+  .getByRole('main')
+  .getByRole('button', { name: /Before you breathe/ })
+  .first()
+  .click();
 const form = (await director.getByRole('link', { name: /form/ }).first().getAttribute('href'))!;
 const own = await (await browser.newContext({ viewport: { width: 390, height: 844 }, javaScriptEnabled: false, locale: 'en-GB' })).newPage();
 await own.goto(address + new URL(form).pathname);
