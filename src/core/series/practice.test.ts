@@ -62,6 +62,13 @@ test('whoever may do all of it has it as it stands', () => {
   });
 });
 
+test('an option that is not theirs does not stand in what they do at home', () => {
+  const either = { ...block('equal-4-4'), pattern: '4:4 | 27 pumps at 60' };
+  expect(patterns(person(), either)).toEqual([['4:4 | 27 pumps at 60', '2 min']]);
+  expect(patterns(has('hernia'), either)).toEqual([['4:4', '2 min']]);
+  expect(practiceFor(has('hernia'), [either], day, house).changed).toBe(true);
+});
+
 test('whoever was not screened has nothing slower than six breaths a minute, and no hold', () => {
   const nobody = person({ screenedOn: null });
   expect(patterns(nobody, block('equal-4-4-4'))[0][0]).not.toMatch(/^\d+:\d+:\d+$/);

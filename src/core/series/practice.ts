@@ -1,5 +1,6 @@
 import { adviceFor, bearingsByDate, type House, type Member } from '../instructions';
 import type { Planning } from '../course';
+import { formatPattern, mustParsePattern, roomPattern } from '../pattern';
 import { blockName, readBlock, type NamedBlock, type TechniqueBlock } from '../plan';
 import type { Doing } from '../screening';
 import type { IsoDate } from '../units';
@@ -25,12 +26,12 @@ export function practiceFor(person: Member, blocks: readonly TechniqueBlock[], d
   const all = blocks.map((block) => {
     const { advice } = adviceFor(person, bearing, block, house);
     const refused = advice.answer === 'leave out' || advice.answer === 'ask first';
-    return { block, doing: advice.doing, minding: refused ? advice.posture : advice.words };
+    return { block: alone(block, advice.notThese), doing: advice.doing, minding: refused ? advice.posture : advice.words };
   });
   return {
     blocks: joined(all.map(({ block, doing }) => done(block, doing, house))),
     minding: [...new Set(all.flatMap(({ minding }) => minding))],
-    changed: all.some(({ doing }) => doing.kind !== 'as taught'),
+    changed: all.some(({ block, doing }, at) => doing.kind !== 'as taught' || block !== blocks[at]),
   };
 }
 
@@ -41,6 +42,11 @@ function joined(blocks: readonly (NamedBlock & TechniqueBlock)[]): NamedBlock[] 
     if (last?.technique !== block.technique || last.pattern !== block.pattern) return [...all, block];
     return [...all.slice(0, -1), { ...last, dose: `${minutesOf({ blocks: [last, block] })} min` }];
   }, []);
+}
+
+/** Where an option beside the room's way is not theirs, the room's way alone: at home nobody says which to leave. */
+function alone(block: TechniqueBlock, notThese: readonly string[]): TechniqueBlock {
+  return notThese.length === 0 ? block : { ...block, pattern: formatPattern(roomPattern(mustParsePattern(block.pattern))) };
 }
 
 /** A block as it is done by somebody alone: in step with nobody, so only the breath of what keeps in step is left of it. */
