@@ -14,7 +14,8 @@ pass() { node -e '
     while (Date.now() < until) {
       const begun = Date.now();
       const said = await fetch(process.argv[1], { signal: AbortSignal.timeout(4000) }).then((r) => r.json()).catch(() => null);
-      if (said?.database === process.argv[3]) { if (Date.now() - begun > 2000) process.exit(2); process.exit(0); }
+      // An answer counts where it came within two seconds; the first after a start may take longer, and is asked for again.
+      if (said?.database === process.argv[3] && Date.now() - begun <= 2000) process.exit(0);
       await new Promise((soon) => setTimeout(soon, 200));
     }
     process.exit(1);
