@@ -23,7 +23,9 @@ pass() { node -e '
 page() { node -e 'fetch(process.argv[1]).then(async(r)=>process.exit(r.status===200&&(await r.text()).includes("Sign in")?0:1),()=>process.exit(1))' "$address/sign-in" || { echo "$1"; exit 1; }; }
 . bin/lib.sh
 database() { head -1 "$(cluster_folder)/postmaster.pid"; }
-application() { pgrep -P "$started" -f 'next-server|next start' | head -1; }
+application() { pgrep -P "$started" -f 'bin/serve.mjs' | head -1; }
+# The processes that answer, behind one port.
+answering() { pgrep -P "$(application)"; }
 
 pass 240000 well 'it did not start'
 page 'its first page did not come'
@@ -31,6 +33,12 @@ page 'its first page did not come'
 kill -QUIT "$(database)" || exit 1
 pass 15000 well 'the database did not come back'
 page 'pages did not come back with the database'
+# One that answers is killed: the other goes on, and there are as many again.
+many=$(answering | wc -l)
+kill -9 "$(answering | head -1)" || exit 1
+page 'pages did not go on with one process less'
+for _ in $(seq 40); do [ "$(answering | wc -l)" = "$many" ] && break; sleep 0.25; done
+[ "$(answering | wc -l)" = "$many" ] || { echo 'a process did not come back'; exit 1; }
 kill -9 "$(application)" || exit 1
 pass 30000 well 'the application did not come back'
 page 'pages did not come back with the application'

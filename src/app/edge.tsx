@@ -32,6 +32,12 @@ export const signedIn = cache(async (): Promise<SignedIn | null> => {
   return token ? whoHas(await freshManager(), token, new Date()) : null;
 });
 
+/** The desk that a page and what stands around it share; null when nobody is signed in. */
+export const ownDesk = cache(async (): Promise<Desk<SignedIn> | null> => {
+  const who = await signedIn();
+  return who && deskFor(who, new Date());
+});
+
 /** The address this request comes from. */
 export async function ownAddress(): Promise<string> {
   const from = await headers();
@@ -64,10 +70,10 @@ export async function openedLink<T>(
 
 /** Renders a page at the signed-in person's desk; signed-out people are sent to sign in, refusals become a page. */
 export async function seated(render: (desk: Desk) => Promise<ReactNode>): Promise<ReactNode> {
-  const who = await signedIn();
-  if (!who) redirect(`/sign-in?next=${encodeURIComponent((await headers()).get('x-path') ?? '/')}`);
+  const desk = await ownDesk();
+  if (!desk) redirect(`/sign-in?next=${encodeURIComponent((await headers()).get('x-path') ?? '/')}`);
   try {
-    return await render(await deskFor(who, new Date()));
+    return await render(desk);
   } catch (error) {
     if (error instanceof Refusal) return <Refused message={error.message} />;
     throw error;

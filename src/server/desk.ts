@@ -17,6 +17,8 @@ export interface Desk<Who extends Actor = Staff> {
   readonly known: Map<string, Promise<unknown>>;
   /** One query after another where they share a transaction, at once where they do not. */
   readonly turn: <T>(query: () => Promise<T>) => Promise<T>;
+  /** What is worked out here is kept: only tables whose changes leave lines are read. @see {@link ./untilChanged} */
+  readonly keeping?: true;
 }
 
 /** A desk inside a transaction: the only place where rows are written, and only repositories do. */

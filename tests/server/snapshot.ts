@@ -63,16 +63,22 @@ export async function forgetKept(): Promise<void> {
 type Told = { readonly name: string; readonly data: Record<string, unknown> };
 const keyOf = ({ name, data }: Told) => `${name} ${String(data.id ?? JSON.stringify(data))}`;
 
+/** Tables in which something is said by itself of what stands elsewhere. */
+const SAID_ELSEWHERE = ['change'];
+const told = (names: readonly string[]) => names.filter((name) => !SAID_ELSEWHERE.includes(name));
+
 /** Every row as it is now. */
 export async function allRows(): Promise<Rows> {
-  const all = (await tables()).map((name) => `select '${name}' as name, to_jsonb(one) as data from public."${name}" one`).join(' union all ');
+  const all = told(await tables())
+    .map((name) => `select '${name}' as name, to_jsonb(one) as data from public."${name}" one`)
+    .join(' union all ');
   const rows = await (await ownerManager()).execute<Told[]>(all);
   return new Map(rows.map((row) => [keyOf(row), row.data]));
 }
 
 /** Every row as it is now, from what was kept and what has changed since. */
 export async function rowsSince(kept: Rows): Promise<Rows> {
-  const all = await touched('kept_rows');
+  const all = told(await touched('kept_rows'));
   if (all.length === 0) return kept;
   const asked = (here: string, there: string, is: boolean) =>
     all.map((name) => `select '${name}' as name, to_jsonb(one) as data, ${is} as here ${only(name, here, there)}`);

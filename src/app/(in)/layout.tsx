@@ -1,9 +1,7 @@
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { signedIn } from '@/app/edge';
-import { dateIn } from '@/core/units';
+import { ownDesk } from '@/app/edge';
 import { may, type Capability } from '@/server/auth/permissions';
-import { deskFor } from '@/server/desk';
 import { readOwnTechniques } from '@/server/usecases/techniques/readOwnTechniques';
 import { InsideStudio } from '@/ui/shell/Inside';
 import { helpThatStands } from '@/server/usecases/signs/answerSigns';
@@ -25,14 +23,13 @@ const PLACES: readonly { readonly href: string; readonly name: string; readonly 
 ];
 
 export default async function InsideLayout({ children }: { children: ReactNode }) {
-  const who = await signedIn();
-  if (!who) redirect('/sign-in');
-  const now = new Date();
-  const desk = await deskFor(who, now);
+  const desk = await ownDesk();
+  if (!desk) redirect('/sign-in');
+  const { who, today } = desk;
   const [own, standing] = await Promise.all([readOwnTechniques(desk), may(who.role, 'see reasons') ? helpThatStands(desk) : 0]);
   const places = PLACES.filter(({ needs }) => may(who.role, needs)).map(({ href, name }) => ({ href, name }));
   return (
-    <InsideStudio own={own} today={dateIn(who.zone, now)} owner={{ id: who.id, name: who.name.split(' ')[0], key: who.deviceKey }}>
+    <InsideStudio own={own} today={today} owner={{ id: who.id, name: who.name.split(' ')[0], key: who.deviceKey }}>
       <div className="frame">
         <Rail places={places} studio={who.studioName} name={who.name} role={who.role}>
           <SchemeSwitch />

@@ -2,13 +2,24 @@ import Link from 'next/link';
 import { seated } from '@/app/edge';
 import { longDayText } from '@/core/units';
 import { readLobby } from '@/server/usecases/lobby/readLobby';
+import { Pages } from '@/ui/lists/Pages';
+import { pageOf } from '@/ui/lists/page';
 
 const WORD = { stop: 'first', mend: 'soon', know: 'to know' } as const;
 
+/** How many things are said at once. */
+const AT_ONCE = 40;
+
+interface Props {
+  readonly searchParams: Promise<{ page?: string }>;
+}
+
 /** What needs doing, in sentences, in order of harm. */
-export default function LobbyPage() {
+export default async function LobbyPage({ searchParams }: Props) {
+  const { page: asked } = await searchParams;
   return seated(async (desk) => {
     const tasks = await readLobby(desk);
+    const page = pageOf(tasks, asked, AT_ONCE);
     return (
       <>
         <h1>Good day, {desk.who.name.split(' ')[0]}</h1>
@@ -21,7 +32,7 @@ export default function LobbyPage() {
               : `${tasks.length} things need you, the most pressing first.`}
         </p>
         <ul className="plain lines sheet">
-          {tasks.map(({ harm, text, href, doing }) => (
+          {page.shown.map(({ harm, text, href, doing }) => (
             <li key={href + text} className="task" data-harm={harm}>
               <span className="harm">{WORD[harm]}</span>
               <span>{text}</span>
@@ -29,6 +40,7 @@ export default function LobbyPage() {
             </li>
           ))}
         </ul>
+        <Pages of={page} href="/" what="things" />
       </>
     );
   });

@@ -48,6 +48,8 @@ export const RIGHTS: Readonly<Record<string, readonly Right[]>> = {
   own_way: ['insert', 'update'],
   own_way_version: ['insert'],
   own_technique: ['insert', 'update'],
+  // Lines are added by the tables themselves; the application only takes out what is older.
+  change: ['delete'],
 };
 
 /** Makes the application's role, with the name and password of its address, and gives it what it may do, and nothing more. */

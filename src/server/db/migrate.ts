@@ -18,6 +18,7 @@ import { Migration20261205000000_series } from './migrations/Migration2026120500
 import { Migration20261206000000_series_steps } from './migrations/Migration20261206000000_series_steps';
 import { Migration20261207000000_series_told } from './migrations/Migration20261207000000_series_told';
 import { Migration20261208000000_signs_stand } from './migrations/Migration20261208000000_signs_stand';
+import { Migration20261209000000_changes } from './migrations/Migration20261209000000_changes';
 import { grantAll } from './grants';
 import { databaseUrl } from './orm';
 import { reseal } from './reseal';
@@ -39,6 +40,7 @@ const MIGRATIONS = {
   Migration20261206000000_series_steps,
   Migration20261207000000_series_told,
   Migration20261208000000_signs_stand,
+  Migration20261209000000_changes,
 } as const;
 
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */

@@ -1,5 +1,6 @@
-import type { EntityMetadata, EntityName, FilterQuery, QueryOrderMap } from '@mikro-orm/core';
+import type { EntityName, QueryOrderMap } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { OURS } from './rows';
 
 /**
  * Everything a request asks at the same moment is one statement to the database, however much it is: what is asked of many cohorts or
@@ -104,36 +105,78 @@ const nameOf = (row: EntityName<object>): string => (row as { meta: { className:
 
 /** One statement for all questions, each answered as a list of rows. */
 async function run(em: EntityManager, questions: readonly Question[]): Promise<Rows[]> {
-  const built = await Promise.all(questions.map((question) => sqlOf(em, question)));
-  const metas = questions.map(({ row }) => em.getMetadata().get(nameOf(row)));
-  const columns = built.map(({ sql }, index) => `(select coalesce(json_agg(t), '[]'::json) from (${sql}) t) as q${index}`);
-  const [answer] = await em.getConnection().execute<Record<string, Rows>[]>(
-    `select ${columns.join(', ')}`,
-    built.flatMap(({ bindings }) => bindings),
-    'all',
+  const values: unknown[] = [];
+  const columns = questions.map(
+    (question, index) => `(select coalesce(json_agg(t), '[]'::json) from (${sqlOf(em, question, values)}) t) as q${index}`,
   );
-  return questions.map((_, index) => answer[`q${index}`].map((row) => mapped(metas[index], row)));
+  const [answer] = await em.getConnection().execute<Record<string, Rows>[]>(`select ${columns.join(', ')}`, values, 'all');
+  return questions.map(({ row }, index) => {
+    const read = readerOf(em, row);
+    return answer[`q${index}`].map(read);
+  });
 }
 
-async function sqlOf(em: EntityManager, { row, where, orderBy, limit, fields }: Question) {
-  const query = em
-    .createQueryBuilder(row)
-    .select(fields ? ([...fields] as never) : ('*' as never))
-    .where(where as FilterQuery<object> as never);
-  await query.applyFilters();
-  if (orderBy) query.orderBy(orderBy as never);
-  if (limit !== undefined) query.limit(limit);
-  const { sql, bindings } = query.getKnexQuery().toSQL();
-  return { sql, bindings };
+const SIGNS: Readonly<Record<string, string>> = { $gt: '>', $gte: '>=', $lt: '<', $lte: '<=', $ne: '<>' };
+
+/**
+ * What is asked of one table, written out: the builder of the library takes longer than the database does to answer. Only what is
+ * asked for here is known: a value, one of several, none, and what is before or after it.
+ */
+function sqlOf(em: EntityManager, { row, where, orderBy = {}, limit, fields }: Question, values: unknown[]): string {
+  const meta = em.getMetadata().get(nameOf(row));
+  const column = (name: string) => `"${meta.properties[name as never]['fieldNames'][0]}"`;
+  const asks = (name: string, value: unknown): string[] => {
+    if (value === null) return [`${column(name)} is null`];
+    if (Array.isArray(value)) {
+      values.push(...(value as unknown[]));
+      return [value.length === 0 ? 'false' : `${column(name)} in (${value.map(() => '?').join(', ')})`];
+    }
+    if (typeof value === 'object' && !(value instanceof Date))
+      return Object.entries(value).flatMap(([sign, than]) => {
+        if (!SIGNS[sign]) throw new Error(`${sign} is asked of nothing here`);
+        if (than === null) return [`${column(name)} is not null`];
+        values.push(than);
+        return [`${column(name)} ${SIGNS[sign]} ?`];
+      });
+    values.push(value);
+    return [`${column(name)} = ?`];
+  };
+  const { studio } = em.getFilterParams('ours') as { readonly studio: string };
+  const all = [...Object.entries(where), ...(OURS.includes(meta.className) ? [['studio', studio] as const] : [])];
+  const conditions = all.flatMap(([name, value]) => asks(name, value));
+  const order = Object.entries(orderBy).map(([name, way]) => `${column(name)} ${way === 'desc' ? 'desc' : 'asc'}`);
+  const chosen = fields ? fields.map(column).join(', ') : '*';
+  return [
+    `select ${chosen} from "${meta.tableName}"`,
+    ...(conditions.length > 0 ? [`where ${conditions.join(' and ')}`] : []),
+    ...(order.length > 0 ? [`order by ${order.join(', ')}`] : []),
+    ...(limit === undefined ? [] : [`limit ${limit}`]),
+  ].join(' ');
 }
+
+type Reader = (row: Readonly<Record<string, unknown>>) => Rows[number];
+
+const readers = new Map<string, Reader>();
 
 /** Columns by the names of their properties, moments as such. */
-function mapped(meta: EntityMetadata, row: Readonly<Record<string, unknown>>): Rows[number] {
-  const made: Record<string, unknown> = {};
-  for (const { name, fieldNames, runtimeType } of meta.props) {
-    const value = fieldNames ? row[fieldNames[0]] : undefined;
-    if (value === undefined) continue;
-    made[name] = runtimeType === 'Date' && typeof value === 'string' ? new Date(value) : value;
-  }
-  return made;
+function readerOf(em: EntityManager, row: EntityName<object>): Reader {
+  const name = nameOf(row);
+  const known = readers.get(name);
+  if (known) return known;
+  const columns = em
+    .getMetadata()
+    .get(name)
+    .props.flatMap(({ name: property, fieldNames, runtimeType }) =>
+      fieldNames ? [{ property, column: fieldNames[0], moment: runtimeType === 'Date' }] : [],
+    );
+  const reader: Reader = (found) => {
+    const made: Record<string, unknown> = {};
+    for (const { property, column, moment } of columns) {
+      const value = found[column];
+      if (value !== undefined) made[property] = moment && typeof value === 'string' ? new Date(value) : value;
+    }
+    return made;
+  };
+  readers.set(name, reader);
+  return reader;
 }

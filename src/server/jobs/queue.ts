@@ -18,6 +18,8 @@ export interface Jobs {
   readonly 'sweep-erased': Record<string, never>;
   /** Forgets what was asked for once, long ago. */
   readonly 'forget-done': Record<string, never>;
+  /** Takes out what was said of changes and has been said again since. */
+  readonly 'thin-changes': Record<string, never>;
 }
 
 export type JobName = keyof Jobs;
@@ -39,6 +41,7 @@ export const QUEUES: Readonly<Record<JobName, Tried>> = {
   'send-days-of': HARDLY,
   'sweep-erased': { retryLimit: 6, retryDelay: 300, expireInSeconds: 300 },
   'forget-done': HARDLY,
+  'thin-changes': HARDLY,
 };
 
 /** When what is done by the clock is begun. */
@@ -46,6 +49,7 @@ export const CLOCKWORK: Readonly<Partial<Record<JobName, string>>> = {
   remind: '*/15 * * * *',
   'send-days': '*/5 * * * *',
   'forget-done': '40 3 * * *',
+  'thin-changes': '20 * * * *',
 };
 
 /** How many jobs should have begun so many minutes ago and have not: nobody works on them. */

@@ -4,7 +4,7 @@ import { databaseUrl, freshManager } from '../db/orm';
 import { deliverMail } from '../usecases/people/deliverMail';
 import { remindEverywhere, remindStudio } from '../usecases/people/sendReminders';
 import { sendDays, sendDaysEverywhere } from '../usecases/series/sendDays';
-import { forgetDone, sweepErased } from '../usecases/tidying';
+import { forgetDone, sweepErased, thinChanges } from '../usecases/tidying';
 import { LOOKED_FOR_EVERY, type JobName, type Jobs } from './queue';
 
 const log = pino({ name: 'oaken-ladder jobs' });
@@ -18,6 +18,7 @@ const WORK: Work = {
   'send-days': async () => sendDaysEverywhere(await freshManager(), new Date()),
   'send-days-of': async ({ studio }) => sendDays(await freshManager(), studio, new Date()),
   'sweep-erased': async () => sweepErased(await freshManager()),
+  'thin-changes': async () => thinChanges(await freshManager(), new Date()),
   'forget-done': async () => forgetDone(await freshManager(), new Date()),
 };
 

@@ -10,6 +10,7 @@ import type { EntityManager } from '../db/orm';
 import { readRow, readRows } from '../db/read';
 import { add, claim, remove } from '../db/write';
 import { once, onceOutside, type Desk, type Writing } from '../desk';
+import { untilChanged } from '../untilChanged';
 import { ClosureRow, RulebookRow, StudioRow } from '../db/rows';
 import { knownId, Refusal } from '../errors';
 import { library } from './library';
@@ -30,27 +31,29 @@ export interface Conventions extends House {
 }
 
 export function conventions(desk: Desk<Actor>): Promise<Conventions> {
-  return once(desk, 'conventions', async () => {
-    const [studio, versions, all] = await Promise.all([readRow(desk, StudioRow, { id: desk.who.studio }), rulebookVersions(desk), library(desk)]);
-    const row = studio!;
-    const ruleChanges = versions.at(-1)?.changes ?? [];
-    const { name, zone, tempo, naturalBreath, speech, version, asksByItself } = row;
-    const schools: StudioSchools = { studio: { ...DEFAULT_SCHOOLS, ...row.schools.studio }, own: row.schools.own ?? {} };
-    return {
-      name,
-      zone,
-      tempo: millis(tempo),
-      naturalBreath: millis(naturalBreath),
-      library: all,
-      speech: { ...DEFAULT_SHEET, ...speech, schools },
-      schools,
-      ruleChanges,
-      rulebook: changedRulebook(ruleChanges),
-      asksByItself,
-      guards: { ...GUARDS, ...row.guards },
-      version,
-    };
-  });
+  return once(desk, 'conventions', () => untilChanged(desk, 'conventions', ['studio'], conventionsNow));
+}
+
+async function conventionsNow(desk: Desk<Actor>): Promise<Conventions> {
+  const [studio, versions, all] = await Promise.all([readRow(desk, StudioRow, { id: desk.who.studio }), rulebookVersions(desk), library(desk)]);
+  const row = studio!;
+  const ruleChanges = versions.at(-1)?.changes ?? [];
+  const { name, zone, tempo, naturalBreath, speech, version, asksByItself } = row;
+  const schools: StudioSchools = { studio: { ...DEFAULT_SCHOOLS, ...row.schools.studio }, own: row.schools.own ?? {} };
+  return {
+    name,
+    zone,
+    tempo: millis(tempo),
+    naturalBreath: millis(naturalBreath),
+    library: all,
+    speech: { ...DEFAULT_SHEET, ...speech, schools },
+    schools,
+    ruleChanges,
+    rulebook: changedRulebook(ruleChanges),
+    asksByItself,
+    guards: { ...GUARDS, ...row.guards },
+    version,
+  };
 }
 
 /** The conventions of today with the rulebook as it stood at a moment. */

@@ -54,7 +54,7 @@ export async function settingOf(
   sessions: readonly Session[],
 ): Promise<Setting> {
   const of = sessions[0]?.course;
-  const [group, people, studio, everyone, own, closed, missed, series] = await Promise.all([
+  const [group, people, studio, everyone, own, closed, missed, series, reached] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     houseOf(desk, course.cohort),
@@ -63,6 +63,7 @@ export async function settingOf(
     closures(desk),
     of ? missedDates(desk, of) : [],
     of ? seriesOfLive(desk, of) : null,
+    asReached(desk, sessions),
   ]);
   // The days between live ones are practised alone: their order is the series' own to check.
   const already = [...new Set([...group.already, ...(series?.days ?? []).flatMap(({ blocks }) => blocks.map(({ technique }) => technique))])];
@@ -95,7 +96,6 @@ export async function settingOf(
   const teacher = everyone.find(({ id }) => id === course.teacher);
   const others = everyone.filter(({ id }) => id !== course.teacher);
   const teaching = [teacher, ...others].map((one) => ({ name: one?.name ?? 'somebody who left', qualifications: one?.qualifications ?? [] }));
-  const reached = await asReached(desk, sessions);
   const problem = {
     sessions: reached,
     goals: course.goals,

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { askByItselfAction, sendFormsAction, sendRemindersAction } from '@/app/actions/people';
 import type { Need } from '@/views/person';
 import { Refusal } from '../forms/fields';
@@ -13,21 +13,26 @@ import { useAction } from '../forms/useAction';
 import { useNotice } from '../look/Notices';
 
 interface Props {
+  /** As many as are shown at once. */
   readonly needs: readonly Need[];
+  /** How many people of all are due and were not asked yet. */
+  readonly toAsk: number;
   readonly asksByItself: boolean;
   /** The version of the studio's settings, for whoever may choose; null for everybody else. */
   readonly version: number | null;
+  /** The way to the others. */
+  readonly children?: ReactNode;
 }
 
 /** What waits for somebody about screening, each with its next step. */
-export function NeedsDoing({ needs, asksByItself, version }: Props) {
+export function NeedsDoing({ needs, toAsk, asksByItself, version, children }: Props) {
   const mayChoose = version !== null;
   if (needs.length === 0 && !mayChoose) return null;
   return (
     <section id="to-do" style={{ marginBottom: 22 }}>
       <div className="head" style={{ marginBottom: 4 }}>
         <h2>{needs.length > 0 ? 'What needs doing' : 'Nothing waits'}</h2>
-        <AskAll needs={needs} />
+        <AskAll due={toAsk} />
       </div>
       <ul className="plain lines sheet" hidden={needs.length === 0}>
         {needs.map((need) => (
@@ -36,6 +41,7 @@ export function NeedsDoing({ needs, asksByItself, version }: Props) {
           </li>
         ))}
       </ul>
+      {children}
       {mayChoose ? (
         <ByItself key={version} on={asksByItself} version={version} />
       ) : (
@@ -93,10 +99,9 @@ function One({ need: { kind, text, people, cohort } }: { need: Need }) {
 }
 
 /** Everybody who is due and was not asked yet, in one go. */
-function AskAll({ needs }: { needs: readonly Need[] }) {
+function AskAll({ due }: { due: number }) {
   const say = useNotice();
   const { run, refusal, busy, refresh } = useAction();
-  const due = needs.filter(({ kind }) => kind === 'form').flatMap(({ people }) => people.filter(({ asked }) => !asked)).length;
   if (due < 2) return null;
   const remind = async () => {
     const reply = await run(sendRemindersAction);

@@ -6,19 +6,33 @@ import { may } from '@/server/auth/permissions';
 import { listCohorts } from '@/server/usecases/cohorts/listCohorts';
 import { readConventions } from '@/server/usecases/studio/readConventions';
 import { needsDoing } from '@/server/usecases/people/needsDoing';
+import { Pages } from '@/ui/lists/Pages';
+import { pageOf } from '@/ui/lists/page';
 import type { CohortLine } from '@/views/cohort';
 import { NeedsDoing } from '@/ui/cohorts/NeedsDoing';
 import { NewCohort } from '@/ui/cohorts/NewCohort';
 
 export const metadata: Metadata = { title: 'Cohorts' };
 
-export default function CohortsPage() {
+/** How many cohorts are shown at once, and of how many it is said what they need. */
+const AT_ONCE = 40;
+const NEEDS_AT_ONCE = 20;
+
+interface Props {
+  readonly searchParams: Promise<{ page?: string; needs?: string }>;
+}
+
+export default async function CohortsPage({ searchParams }: Props) {
+  const { page: asked, needs: from } = await searchParams;
   return seated(async (desk) => {
     const [cohorts, needs, { asksByItself, library, version }] = await Promise.all([
       listCohorts(desk),
       may(desk.who.role, 'add people') ? needsDoing(desk) : [],
       readConventions(desk),
     ]);
+    const page = pageOf(cohorts, asked, AT_ONCE);
+    const due = pageOf(needs, from, NEEDS_AT_ONCE);
+    const toAsk = needs.filter(({ kind }) => kind === 'form').flatMap(({ people }) => people.filter((one) => !one.asked)).length;
     const waiting = cohorts.reduce((sum, { due }) => sum + (due ? due.unscreened + due.over : 0), 0);
     return (
       <>
@@ -36,10 +50,12 @@ export default function CohortsPage() {
             : `${cohorts.length} groups, ${cohorts.reduce((sum, { people }) => sum + people, 0)} people.${!may(desk.who.role, 'add people') ? '' : waiting === 0 ? ' Everyone’s screening is valid today.' : waiting === 1 ? ' One person has no valid screening.' : ` ${waiting} people have no valid screening.`}`}
         </p>
         {may(desk.who.role, 'add people') && (
-          <NeedsDoing needs={needs} asksByItself={asksByItself} version={may(desk.who.role, 'run the studio') ? version : null} />
+          <NeedsDoing needs={due.shown} toAsk={toAsk} asksByItself={asksByItself} version={may(desk.who.role, 'run the studio') ? version : null}>
+            <Pages of={due} href="/cohorts" what="groups that need something" name="needs" />
+          </NeedsDoing>
         )}
         <ul className="plain lines sheet">
-          {cohorts.map(({ id, name, about, people, due }) => (
+          {page.shown.map(({ id, name, about, people, due }) => (
             <li key={id} className="group">
               <div>
                 <h2>
@@ -54,6 +70,7 @@ export default function CohortsPage() {
             </li>
           ))}
         </ul>
+        <Pages of={page} href="/cohorts" what="cohorts" />
         {may(desk.who.role, 'edit courses') && <NewCohort techniques={library.techniques.map(({ id, name }) => ({ id, name }))} />}
       </>
     );

@@ -5,12 +5,23 @@ import { seated } from '@/app/edge';
 import { dayText, longDayText } from '@/core/units';
 import { may } from '@/server/auth/permissions';
 import { listCourses } from '@/server/usecases/courses/listCourses';
+import { Pages } from '@/ui/lists/Pages';
+import { pageOf } from '@/ui/lists/page';
 
 export const metadata: Metadata = { title: 'Courses' };
 
-export default function CoursesPage() {
+/** How many courses are shown at once. */
+const AT_ONCE = 60;
+
+interface Props {
+  readonly searchParams: Promise<{ page?: string }>;
+}
+
+export default async function CoursesPage({ searchParams }: Props) {
+  const { page: asked } = await searchParams;
   return seated(async (desk) => {
     const courses = await listCourses(desk);
+    const page = pageOf(courses, asked, AT_ONCE);
     const running = courses.filter(({ state }) => state === 'running').length;
     return (
       <>
@@ -32,7 +43,7 @@ export default function CoursesPage() {
             : `${courses.length === 1 ? 'One course' : `${courses.length} courses`}, ${running === 0 ? 'none running today' : running === 1 ? 'one of them running' : `${running} of them running`}.`}
         </p>
         <ul className="plain lines sheet">
-          {courses.map(({ id, name, cohort, teacher, state, single, week, weeks, firstDate, lastDate, sessions, drafted }) => (
+          {page.shown.map(({ id, name, cohort, teacher, state, single, week, weeks, firstDate, lastDate, sessions, drafted }) => (
             <li key={id} className="group">
               <div>
                 <h2>
@@ -67,6 +78,7 @@ export default function CoursesPage() {
             </li>
           ))}
         </ul>
+        <Pages of={page} href="/courses" what="courses" />
       </>
     );
   });

@@ -6,6 +6,8 @@ import { readHeldLogs } from '@/server/usecases/teach/heldLogs';
 import { may } from '@/server/auth/permissions';
 import { HeldLogs } from '@/ui/plans/HeldLogs';
 import { listPlans } from '@/server/usecases/plans/listPlans';
+import { Pages } from '@/ui/lists/Pages';
+import { pageOf } from '@/ui/lists/page';
 
 export const metadata: Metadata = { title: 'Plans' };
 
@@ -19,9 +21,23 @@ const STATE = {
   'not logged': 'taught, not logged',
 } as const;
 
-export default function PlansPage() {
+/** How many classes are shown at once; those of today first. */
+const AT_ONCE = 60;
+
+interface Props {
+  readonly searchParams: Promise<{ page?: string }>;
+}
+
+export default async function PlansPage({ searchParams }: Props) {
+  const { page: asked } = await searchParams;
   return seated(async (desk) => {
     const [plans, held] = await Promise.all([listPlans(desk), may(desk.who.role, 'edit plans') ? readHeldLogs(desk) : []]);
+    const page = pageOf(
+      plans,
+      asked,
+      AT_ONCE,
+      plans.findIndex(({ date }) => date >= desk.today),
+    );
     const open = plans.filter(({ date, state }) => date >= desk.today && state === 'planned').length;
     return (
       <>
@@ -43,7 +59,7 @@ export default function PlansPage() {
             </tr>
           </thead>
           <tbody>
-            {plans.map(({ id, date, start, minutes, planned, course, techniques, state, number, teacher, logged }) => (
+            {page.shown.map(({ id, date, start, minutes, planned, course, techniques, state, number, teacher, logged }) => (
               <tr key={id} style={date === desk.today ? { boxShadow: 'inset 5px 0 0 var(--oak)' } : undefined}>
                 <td style={{ whiteSpace: 'nowrap', paddingLeft: 12 }}>
                   <Link href={`/plans/${id}`}>{dayText(date)}</Link> <span className="num soft">{start}</span>
@@ -61,6 +77,7 @@ export default function PlansPage() {
             ))}
           </tbody>
         </table>
+        <Pages of={page} href="/plans" what="classes" />
       </>
     );
   });

@@ -5,12 +5,23 @@ import { seated } from '@/app/edge';
 import { dayText, longDayText } from '@/core/units';
 import { may } from '@/server/auth/permissions';
 import { listSeries } from '@/server/usecases/series/readSeries';
+import { Pages } from '@/ui/lists/Pages';
+import { pageOf } from '@/ui/lists/page';
 
 export const metadata: Metadata = { title: 'Series' };
 
-export default function SeriesPage() {
+/** How many series are shown at once. */
+const AT_ONCE = 60;
+
+interface Props {
+  readonly searchParams: Promise<{ page?: string }>;
+}
+
+export default async function SeriesPage({ searchParams }: Props) {
+  const { page: asked } = await searchParams;
   return seated(async (desk) => {
     const all = await listSeries(desk);
+    const page = pageOf(all, asked, AT_ONCE);
     const running = all.filter(({ state }) => state === 'running').length;
     return (
       <>
@@ -30,7 +41,7 @@ export default function SeriesPage() {
             : `${all.length === 1 ? 'One series' : `${all.length} series`}, ${running === 0 ? 'none running today' : running === all.length ? 'running' : running === 1 ? 'one of them running' : `${running} of them running`}.`}
         </p>
         <ul className="plain lines sheet">
-          {all.map(({ id, name, cohort, state, firstDate, lastDate, length, day, people }) => (
+          {page.shown.map(({ id, name, cohort, state, firstDate, lastDate, length, day, people }) => (
             <li key={id} className="group">
               <div>
                 <h2>
@@ -53,6 +64,7 @@ export default function SeriesPage() {
             </li>
           ))}
         </ul>
+        <Pages of={page} href="/series" what="series" />
       </>
     );
   });

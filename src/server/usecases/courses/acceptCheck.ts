@@ -4,7 +4,6 @@ import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { Refusal } from '../../errors';
 import { changeFacts, course, sessionsOf } from '../../repositories/courses';
-import { settingOf } from '../setting';
 import { checksOf } from './readCourse';
 import { recorded } from './steps';
 
@@ -15,8 +14,7 @@ export async function acceptCheck(desk: Desk, input: unknown): Promise<void> {
   await inOne(desk, (at) =>
     recorded(at, id, 'the accepted check', async (now) => {
       const [found, sessions] = [await course(now, id), await sessionsOf(now, [id])];
-      const { planning, reached } = await settingOf(now, found, sessions);
-      const checks = await checksOf(found, reached, planning, now);
+      const checks = await checksOf(now, found, sessions);
       if (!checks.some((check) => check.key === key))
         throw new Refusal('clash', 'This check is no longer there: something has changed since the page was opened.');
       const others = found.accepted.filter((one) => one.key !== key);

@@ -25,7 +25,8 @@ export async function around(desk: Desk) {
 }
 
 /** What is wrong with the days of classes that are still to come, whatever is in them. */
-export async function aroundOf(desk: Desk, found: Course, ahead: readonly Session[]): Promise<Check[]> {
+export async function aroundOf(desk: Desk, found: Course, sessions: readonly Session[]): Promise<Check[]> {
+  const ahead = sessions.filter(({ date }) => date >= desk.today);
   if (ahead.length === 0) return [];
   const { all, still, closed, staff, away, handed } = await around(desk);
   const others = still.filter(({ course, date }) => course !== found.id && date >= ahead[0].date && date <= ahead[ahead.length - 1].date);

@@ -2,6 +2,7 @@ import { weekOf } from '@/core/course';
 import type { CourseLine } from '@/views/course';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { cohorts } from '../../repositories/cohorts';
 import { allHours, courses, sessionsOf } from '../../repositories/courses';
 import { staff } from '../../repositories/staff';
@@ -12,6 +13,10 @@ export const idsOf = (courses: readonly { readonly id: string }[]): string[] => 
 /** Every course with where it stands today. */
 export async function listCourses(desk: Desk): Promise<CourseLine[]> {
   authorise(desk.who, 'see courses');
+  return untilChanged(desk, `courses for ${desk.who.id}`, 'everything', (at) => coursesNow(at));
+}
+
+async function coursesNow(desk: Desk): Promise<CourseLine[]> {
   const [all, groups, everyone] = await Promise.all([courses(desk), cohorts(desk), staff(desk)]);
   const hours = await allHours(desk);
   const lastOf = new Map(hours.map(({ course, date }) => [course, date]));

@@ -17,16 +17,18 @@ import {
 } from '@/core/course';
 import { tallier } from '@/core/instructions';
 import { wayDown } from '@/core/ladder';
+import type { Library } from '@/core/library';
 import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { logText } from '@/core/teach';
 import { listed } from '@/core/wording';
 import type { CourseView, SessionPlank, SessionState, ShownCheck } from '@/views/course';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { cohort } from '../../repositories/cohorts';
 import { cancelledIn, course, courses, progressOf, sessionsOf, type Course, type Progress, type Session } from '../../repositories/courses';
 import { staff, staffNames } from '../../repositories/staff';
-import { closures } from '../../repositories/studio';
+import { closures, conventions } from '../../repositories/studio';
 import type { OpenedMember } from '../../repositories/screenings';
 import { houseOf, settingOf } from '../setting';
 import { around, aroundOf } from './around';
@@ -39,6 +41,10 @@ import { whoIsBehind, whoIsReady } from './whoIsReady';
 /** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
 export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   authorise(desk.who, 'see courses');
+  return untilChanged(desk, `course ${id} for ${desk.who.id}`, 'everything', (at) => courseNow(at, id));
+}
+
+async function courseNow(desk: Desk, id: string): Promise<CourseView> {
   const found = await course(desk, id);
   const mayEdit = may(desk.who.role, 'edit courses');
   const [group, sessions, everyone, closed, gone, by, of, reopened, last, lastTime] = await Promise.all([
@@ -65,7 +71,7 @@ export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
   const seen = new Set<string>(planning.already);
   const { name, version, weeks, start, minutes, weekdays } = found;
   const nameOf = (technique: string) => planning.basis.library.find(technique)?.name ?? technique;
-  const checks = await checksOf(found, reached, planning, desk);
+  const checks = await checksOf(desk, found, sessions);
   const forecast = { sessions: reached, goals: found.goals, planning, members, progress };
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
@@ -168,17 +174,28 @@ export function loggedText(progress: Progress | undefined): string | null {
 export const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near a limit', 'left out by all'];
 
 /**
- * Checks in words, with their mends, as far as whoever asks may see them; accepted ones too, known by their keys.
+ * Checks of a course and of the days around its classes, in words; accepted ones too, known by their keys.
  * @param tryMends whether mends are tried: where checks are only counted, they are not
  */
-export async function checksOf(found: Course, sessions: readonly Session[], planning: Planning, desk: Desk, tryMends = true): Promise<ShownCheck[]> {
-  const { today, who } = desk;
+export async function checksOf(desk: Desk, found: Course, sessions: readonly Session[], tryMends = true): Promise<ShownCheck[]> {
+  const [inside, around, { library }] = await Promise.all([insideChecks(desk, found, tryMends), aroundOf(desk, found, sessions), conventions(desk)]);
+  return shownChecks([...inside, ...around], sessions, library, desk);
+}
+
+/** What the rules say of the classes of a course, whatever the days around them. */
+export function insideChecks(desk: Desk, { id, cohort: group }: Course, tryMends = true): Promise<readonly Check[]> {
+  return untilChanged(desk, `${tryMends ? 'mended ' : ''}checks of ${id}`, [id, group, 'studio'], async (at) => {
+    const [found, sessions] = await Promise.all([course(at, id), sessionsOf(at, [id])]);
+    const { planning, reached } = await settingOf(at, found, sessions);
+    const checks = checkCourse(reached, planning);
+    return tryMends ? withTriedMends(checks, reached, planning, at.today) : checks;
+  });
+}
+
+/** Checks in words, as far as whoever asks may see them. */
+function shownChecks(checks: readonly Check[], sessions: readonly Session[], library: Library, { today, who }: Desk): ShownCheck[] {
   const dateOf = (id: string) => sessions.find((session) => session.id === id)?.date ?? null;
-  const { library } = planning.basis;
-  const ahead = sessions.filter(({ date }) => date >= today);
-  const around = await aroundOf(desk, found, ahead);
-  const checks = checkCourse(sessions, planning);
-  return byHarm([...(tryMends ? withTriedMends(checks, sessions, planning, today) : checks), ...around])
+  return byHarm(checks)
     .filter(({ date, severity }) => date >= today || severity !== 'know')
     .filter(({ finding }) => may(who.role, 'see reasons') || !OF_PEOPLE.includes(finding.code))
     .map((check) => {

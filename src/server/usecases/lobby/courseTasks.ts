@@ -3,14 +3,14 @@ import { dayText, daysBetween, isoDate } from '@/core/units';
 import type { Task } from '@/views/lobby';
 import type { Desk } from '../../desk';
 import { courses, sessionsOf } from '../../repositories/courses';
+import { conventions } from '../../repositories/studio';
 import { idsOf, listCourses } from '../courses/listCourses';
 import { checksOf } from '../courses/readCourse';
 import { listPlans } from '../plans/listPlans';
-import { settingOf } from '../setting';
 
 /** What wants doing about each course: its checks, what can be published, goals without a place. */
 export async function courseTasks(desk: Desk): Promise<Task[]> {
-  const [listed, all] = await Promise.all([listCourses(desk), courses(desk)]);
+  const [listed, all, { library }] = await Promise.all([listCourses(desk), courses(desk), conventions(desk)]);
   const open = listed.filter(({ state }) => state !== 'finished');
   const sessions = await sessionsOf(desk, idsOf(open));
   const courseOf = new Map(all.map((one) => [one.id, one]));
@@ -18,14 +18,13 @@ export async function courseTasks(desk: Desk): Promise<Task[]> {
   for (const session of sessions) ownOf.set(session.course, [...(ownOf.get(session.course) ?? []), session]);
   const tasks = await Promise.all(
     open.map(async ({ id, name, drafted }): Promise<Task[]> => {
-      const course = courseOf.get(id);
-      if (!course) return [];
+      const found = courseOf.get(id);
+      if (!found) return [];
       const href = `/courses/${id}`;
-      if (drafted === 0 && !course.single)
+      if (drafted === 0 && !found.single)
         return [{ harm: 'know', text: `${name} has its dates and goals, but no draft yet.`, href, doing: 'Draft it' }];
       const own = ownOf.get(id) ?? [];
-      const { planning, reached } = await settingOf(desk, course, own);
-      const checks = (await checksOf(course, reached, planning, desk, false)).filter(({ key }) => !course.accepted.some((one) => one.key === key));
+      const checks = (await checksOf(desk, found, own, false)).filter(({ key }) => !found.accepted.some((one) => one.key === key));
       const ready = own.filter(
         ({ id: session, date, published, blocks }) =>
           date >= desk.today && published === 0 && blocks.length > 0 && !checks.some((check) => check.session === session && check.stops),
@@ -45,9 +44,9 @@ export async function courseTasks(desk: Desk): Promise<Task[]> {
               } as const,
             ]
           : []),
-        ...course.unplaced.map((one): Task => ({
+        ...found.unplaced.map((one): Task => ({
           harm: 'know',
-          text: `${name}: ${unplacedText(one, planning.basis.library)}`,
+          text: `${name}: ${unplacedText(one, library)}`,
           href,
           doing: 'Open the course',
         })),

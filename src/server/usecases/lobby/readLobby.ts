@@ -1,6 +1,7 @@
 import type { Task } from '@/views/lobby';
 import { may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { needsDoing } from '../people/needsDoing';
 import { seriesTasks } from '../series/going';
 import { readSigns } from '../signs/answerSigns';
@@ -10,22 +11,29 @@ import { handedTasks, teachingTasks, weekTasks } from './teachingTasks';
 
 /** What needs doing for the signed-in role, in order of harm. */
 export async function readLobby(desk: Desk): Promise<Task[]> {
-  const { role } = desk.who;
-  const tasks = (
-    await Promise.all([
-      may(role, 'see reasons') ? signTasks(desk) : [],
-      may(role, 'edit courses') ? courseTasks(desk) : [],
-      may(role, 'see reasons') ? seriesTasks(desk) : [],
-      may(role, 'add people') ? screeningTasks(desk) : [],
-      may(role, 'edit plans') ? planTasks(desk) : [],
-      may(role, 'edit plans') ? heldTasks(desk) : [],
-      may(role, 'teach') ? teachingTasks(desk) : [],
-      may(role, 'teach') ? weekTasks(desk) : [],
-      may(role, 'teach') ? handedTasks(desk) : [],
-    ])
-  ).flat();
+  const { id, role } = desk.who;
+  // What somebody said of a stop sign is opened each time.
+  const [signs, others] = await Promise.all([
+    may(role, 'see reasons') ? signTasks(desk) : [],
+    untilChanged(desk, `tasks of ${id}`, 'everything', otherTasks),
+  ]);
   const order = ['stop', 'mend', 'know'];
-  return tasks.sort((a, b) => order.indexOf(a.harm) - order.indexOf(b.harm));
+  return [...signs, ...others].sort((a, b) => order.indexOf(a.harm) - order.indexOf(b.harm));
+}
+
+async function otherTasks(desk: Desk): Promise<Task[]> {
+  const { role } = desk.who;
+  const tasks = await Promise.all([
+    may(role, 'edit courses') ? courseTasks(desk) : [],
+    may(role, 'see reasons') ? seriesTasks(desk) : [],
+    may(role, 'add people') ? screeningTasks(desk) : [],
+    may(role, 'edit plans') ? planTasks(desk) : [],
+    may(role, 'edit plans') ? heldTasks(desk) : [],
+    may(role, 'teach') ? teachingTasks(desk) : [],
+    may(role, 'teach') ? weekTasks(desk) : [],
+    may(role, 'teach') ? handedTasks(desk) : [],
+  ]);
+  return tasks.flat();
 }
 
 /** Stop signs nobody has answered for, those that call for help first. */

@@ -6,7 +6,9 @@ import type { Need } from '@/views/person';
 import type { Actor } from '../../auth/actors';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { cohorts } from '../../repositories/cohorts';
+import { courses } from '../../repositories/courses';
 import { waitingLinks } from '../../repositories/links';
 import { roster } from '../../repositories/people';
 import { members, overridesOf } from '../../repositories/screenings';
@@ -19,6 +21,11 @@ import { sessionsAhead } from './ahead';
  */
 export async function needsDoing(desk: Desk<Actor>): Promise<readonly Need[]> {
   authorise(desk.who, 'add people');
+  const { who } = desk;
+  return untilChanged(desk, `needs for ${who.as === 'staff' ? who.role : who.as}`, 'everything', needsNow);
+}
+
+async function needsNow(desk: Desk<Actor>): Promise<readonly Need[]> {
   const [groups, people, sessions, waiting] = await Promise.all([
     cohorts(desk),
     roster(desk),
@@ -59,7 +66,7 @@ export async function needsDoing(desk: Desk<Actor>): Promise<readonly Need[]> {
       },
     ];
   });
-  return desk.who.as === 'staff' && may(desk.who.role, 'see reasons') ? [...forms, ...(await directorNeeds(desk, groups, sessions))] : forms;
+  return desk.who.as === 'staff' && may(desk.who.role, 'see reasons') ? [...forms, ...(await directorNeeds(desk, groups))] : forms;
 }
 
 type Ahead = Awaited<ReturnType<typeof sessionsAhead>>;
@@ -73,57 +80,62 @@ function formDetail(until: IsoDate | null, today: IsoDate, sessions: Ahead): str
   return next ? `runs out ${dayText(until)}, before the class on ${dayText(next.date)}` : `runs out ${dayText(until)}`;
 }
 
-async function directorNeeds(desk: Desk<Actor>, groups: readonly { id: string; name: string }[], sessions: Ahead): Promise<Need[]> {
-  const perGroup = groups.map(async ({ id, name }): Promise<Need[]> => {
-    const needs: Need[] = [];
-    const [studio, everyone] = await Promise.all([houseOf(desk, id), members(desk, id)]);
-    const own = sessions.filter((session) => session.cohort === id);
-    const known = new Map<string, readonly Seen[]>();
-    const planned = own.flatMap(({ date, blocks }) =>
-      techniquesIn(blocks).map((block) => {
-        const how = `${block.technique} ${block.pattern} ${block.dose} ${block.tempo} ${JSON.stringify(block.setup ?? null)}`;
-        const ways = known.get(how) ?? seenIn(readBlock(block, studio));
-        known.set(how, ways);
-        return { date, technique: blockName(block, studio.library), ways };
-      }),
-    );
-    const bearing = bearingsByDate(studio.rulebook);
-    const asksFirst = askingFirst();
-    const waiting = everyone.flatMap((person) => {
-      const techniques = planned.flatMap(({ date, technique, ways }) => (asksFirst(bearing(person, date), ways) ? [technique] : []));
-      return techniques.length > 0 ? [{ id: person.id, name: person.name, detail: [...new Set(techniques)].slice(0, 4).join(', ') }] : [];
-    });
-    if (waiting.length > 0)
-      needs.push({
-        kind: 'clinician',
-        harm: 'know',
-        text: `${countText(waiting.length)} in ${name} ${waiting.length === 1 ? 'waits' : 'wait'} for a clinician’s answer.`,
-        cohort: id,
-        cohortName: name,
-        people: waiting,
-      });
-    const ending = (
-      await overridesOf(
-        desk,
-        everyone.map((person) => person.id),
-      )
-    ).filter(({ until, ended }) => ended === null && until >= desk.today && daysBetween(desk.today, until) <= SCREENING_LIMITS.overrideEndingDays);
-    if (ending.length > 0)
-      needs.push({
-        kind: 'override',
-        harm: 'know',
-        text: `${ending.length === 1 ? 'An override' : `${ending.length} overrides`} in ${name} ${ending.length === 1 ? 'ends' : 'end'} within two weeks.`,
-        cohort: id,
-        cohortName: name,
-        people: ending.map(({ person, until }) => ({
-          id: person,
-          name: everyone.find((one) => one.id === person)!.name,
-          detail: `until ${dayText(until)}`,
-        })),
-      });
-    return needs;
+async function directorNeeds(desk: Desk<Actor>, groups: readonly { readonly id: string; readonly name: string }[]): Promise<Need[]> {
+  const all = await courses(desk);
+  const perGroup = groups.map(async (group): Promise<Need[]> => {
+    const own = all.filter(({ cohort }) => cohort === group.id).map(({ id }) => id);
+    return untilChanged(desk, `needs of ${group.id}`, [group.id, 'studio', ...own], (at) => needsOf(at, group));
   });
   return (await Promise.all(perGroup)).flat();
+}
+
+async function needsOf(desk: Desk<Actor>, { id, name }: { readonly id: string; readonly name: string }): Promise<Need[]> {
+  const needs: Need[] = [];
+  const [studio, everyone, own] = await Promise.all([houseOf(desk, id), members(desk, id), sessionsAhead(desk, id)]);
+  const known = new Map<string, readonly Seen[]>();
+  const planned = own.flatMap(({ date, blocks }) =>
+    techniquesIn(blocks).map((block) => {
+      const how = `${block.technique} ${block.pattern} ${block.dose} ${block.tempo} ${JSON.stringify(block.setup ?? null)}`;
+      const ways = known.get(how) ?? seenIn(readBlock(block, studio));
+      known.set(how, ways);
+      return { date, technique: blockName(block, studio.library), ways };
+    }),
+  );
+  const bearing = bearingsByDate(studio.rulebook);
+  const asksFirst = askingFirst();
+  const waiting = everyone.flatMap((person) => {
+    const techniques = planned.flatMap(({ date, technique, ways }) => (asksFirst(bearing(person, date), ways) ? [technique] : []));
+    return techniques.length > 0 ? [{ id: person.id, name: person.name, detail: [...new Set(techniques)].slice(0, 4).join(', ') }] : [];
+  });
+  if (waiting.length > 0)
+    needs.push({
+      kind: 'clinician',
+      harm: 'know',
+      text: `${countText(waiting.length)} in ${name} ${waiting.length === 1 ? 'waits' : 'wait'} for a clinician’s answer.`,
+      cohort: id,
+      cohortName: name,
+      people: waiting,
+    });
+  const ending = (
+    await overridesOf(
+      desk,
+      everyone.map((person) => person.id),
+    )
+  ).filter(({ until, ended }) => ended === null && until >= desk.today && daysBetween(desk.today, until) <= SCREENING_LIMITS.overrideEndingDays);
+  if (ending.length > 0)
+    needs.push({
+      kind: 'override',
+      harm: 'know',
+      text: `${ending.length === 1 ? 'An override' : `${ending.length} overrides`} in ${name} ${ending.length === 1 ? 'ends' : 'end'} within two weeks.`,
+      cohort: id,
+      cohortName: name,
+      people: ending.map(({ person, until }) => ({
+        id: person,
+        name: everyone.find((one) => one.id === person)!.name,
+        detail: `until ${dayText(until)}`,
+      })),
+    });
+  return needs;
 }
 
 /** Whether a clinician's answer is what somebody waits for; the same rules and the same technique are looked at once. */

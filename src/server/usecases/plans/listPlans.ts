@@ -3,6 +3,7 @@ import { addDays } from '@/core/units';
 import type { PlanLine } from '@/views/plan';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { cohorts } from '../../repositories/cohorts';
 import { courses, progressOf, sessionsBetween } from '../../repositories/courses';
 import { staff } from '../../repositories/staff';
@@ -17,6 +18,10 @@ const AHEAD = 28;
 /** Sessions from a fortnight ago to four weeks ahead, with where each plan stands. */
 export async function listPlans(desk: Desk): Promise<PlanLine[]> {
   authorise(desk.who, 'see plans');
+  return untilChanged(desk, `plans for ${desk.who.id}`, 'everything', (at) => plansNow(at));
+}
+
+async function plansNow(desk: Desk): Promise<PlanLine[]> {
   const [all, groups, everyone, studio] = await Promise.all([courses(desk), cohorts(desk), staff(desk), conventions(desk)]);
   const seen = all.filter(({ cohort }) => groups.some(({ id }) => id === cohort));
   const between = await sessionsBetween(desk, addDays(desk.today, -BACK), addDays(desk.today, AHEAD));

@@ -1,4 +1,5 @@
-import { checkCourse, checkKey, checkText, publishes, type Planning } from '@/core/course';
+import { checkCourse, checkKey, checkText, publishes, type Check, type Planning } from '@/core/course';
+import type { Library } from '@/core/library';
 import { changesBetween, named, voiceChanges } from '@/core/plan';
 import { isAway, lacking } from '@/core/staff';
 import { dayText } from '@/core/units';
@@ -40,7 +41,7 @@ export async function publishPlan(desk: Desk, input: unknown): Promise<{ readonl
     if (late) throw new Refusal('late', late);
     if (session.blocks.length === 0) throw new Refusal('invalid', EMPTY);
     const looked = await lookedAt(at, await course(at, session.course));
-    const { never, judged } = against(session, looked);
+    const { never, judged } = against(session, looked, looked.planning.basis.library);
     if (never.length > 0) throw new Refusal('invalid', never.join(' '));
     if (judged.length > 0 && reason === '') throw invalid({ field: 'reason', message: `${judged.join(' ')} Say why it goes out all the same.` });
     const to = await teacher(at, form.teacher);
@@ -92,28 +93,25 @@ const EMPTY = 'There is nothing in this session to publish yet.';
 interface Looked {
   readonly found: Course;
   readonly sessions: readonly Session[];
-  /** The same as they were reached. */
-  readonly reached: readonly Session[];
   readonly planning: Planning;
+  readonly checks: readonly Check[];
 }
 
 /** A course with everything its checks ask, gathered once. */
 export async function lookedAt(at: Desk, found: Course): Promise<Looked> {
   const sessions = await sessionsOf(at, [found.id]);
   const { planning, reached } = await settingOf(at, found, sessions);
-  return { found, sessions, reached, planning };
+  return { found, sessions, planning, checks: checkCourse(reached, planning) };
 }
 
 /** What stands against publishing a class: what cannot be published over, and what the director may judge. Accepted checks are silent. */
 export function against(
   session: Session,
-  { found, reached, planning }: Pick<Looked, 'found' | 'reached' | 'planning'>,
+  { found, checks }: Pick<Looked, 'found' | 'checks'>,
+  library: Library,
 ): { readonly never: readonly string[]; readonly judged: readonly string[] } {
-  const { library } = planning.basis;
   const accepted = new Set(found.accepted.map(({ key }) => key));
-  const open = checkCourse(reached, planning).filter(
-    (check) => check.session === session.id && !accepted.has(checkKey(check, checkText(check, library))),
-  );
+  const open = checks.filter((check) => check.session === session.id && !accepted.has(checkKey(check, checkText(check, library))));
   const say = (how: ReturnType<typeof publishes>) =>
     open
       .filter((check) => publishes(check) === how)
@@ -136,7 +134,7 @@ function heldBack(at: Desk, session: Session, to: StaffMember | null, looked: Lo
   if (late) return late;
   if (session.blocks.length === 0) return EMPTY;
   if (!to) return 'Nobody has it in hand.';
-  const { never, judged } = against(session, looked);
+  const { never, judged } = against(session, looked, looked.planning.basis.library);
   return [...never, ...judged][0] ?? notQualified(session, to, looked.planning);
 }
 

@@ -15,7 +15,7 @@ import { course, progressOf, session as sessionById, sessionsOf, type Plan, type
 import type { OpenedMember } from '../../repositories/screenings';
 import { aways, staffNames, teachers } from '../../repositories/staff';
 import { around } from '../courses/around';
-import { checksOf, stateOf } from '../courses/readCourse';
+import { checksOf, insideChecks, stateOf } from '../courses/readCourse';
 import { saidBy } from '../courses/says';
 import { houseOf, settingOf } from '../setting';
 import { stricterSince } from '../teach/stricterSince';
@@ -37,7 +37,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     houseOf(desk, found.cohort),
   ]);
   const edits = may(desk.who.role, 'edit plans');
-  const [{ planning, members, reached }, progress, said, sources, ways, away, known] = await Promise.all([
+  const [{ planning, members }, progress, said, sources, ways, away, known] = await Promise.all([
     settingOf(desk, found, sessions),
     progressOf(desk, [id]),
     conversation(desk, id),
@@ -67,9 +67,10 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     })),
   });
   const { log } = at;
-  const [here, checks, stricter] = await Promise.all([
+  const [here, checks, inside, stricter] = await Promise.all([
     may(desk.who.role, 'answer a class') ? saidHere(desk, session, sessions, planning, members.length) : [],
-    checksOf(found, reached, planning, desk),
+    checksOf(desk, found, sessions),
+    insideChecks(desk, found),
     stricterSince(desk, session, at),
   ]);
   return {
@@ -85,7 +86,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     ...beside(sessions, id),
     conversation: said,
     sources,
-    judged: edits ? against(session, { found, reached, planning }).judged : [],
+    judged: edits ? against(session, { found, checks: inside }, studio.library).judged : [],
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
     seat: group.seat,

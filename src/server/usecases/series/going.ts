@@ -109,12 +109,10 @@ export async function goingOf(
   fresh: (day: number) => string | null,
 ): Promise<SeriesView['going']> {
   const here = parts.filter(({ leftOn }) => leftOn === null);
-  const share = (await conventions(desk)).guards.finishShare;
+  const ids = here.map(({ id }) => id);
+  const [{ guards }, letters, prior] = await Promise.all([conventions(desk), lettersTo(desk, ids), priorOf(desk, of)]);
+  const share = guards.finishShare;
   const begun = desk.today >= of.firstDate;
-  const letters = await lettersTo(
-    desk,
-    here.map(({ id }) => id),
-  );
   const said = (part: Part, date: IsoDate) => part.checkIns.some((one) => one.date === date && kept(one));
   const over = of.stoppedOn !== null || desk.today > dates.at(-1)!;
   const finish = willFinish(
@@ -124,7 +122,7 @@ export async function goingOf(
       needed: neededDays(dates.filter((date) => date >= part.joinedOn).length, share),
     })),
     desk.today,
-    await priorOf(desk, of),
+    prior,
   );
   return {
     today: dates.includes(desk.today) ? here.filter((part) => said(part, desk.today)).length : null,

@@ -6,6 +6,7 @@ import { listed } from '@/core/wording';
 import type { SeriesLine, SeriesView, TakingPart } from '@/views/series';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { Refusal } from '../../errors';
 import { cohortItself } from '../../repositories/cohorts';
 import { sessionsOf } from '../../repositories/courses';
@@ -30,6 +31,10 @@ function sees({ who }: Desk, of: KeptSeries) {
 /** Every series that whoever asks may see, newest first. */
 export async function listSeries(desk: Desk): Promise<SeriesLine[]> {
   authorise(desk.who, 'see series');
+  return untilChanged(desk, `series for ${desk.who.id}`, 'everything', (at) => seriesNow(at));
+}
+
+async function seriesNow(desk: Desk): Promise<SeriesLine[]> {
   const all = (await allSeries(desk)).filter((one) => sees(desk, one).it);
   const [members, people] = await Promise.all([
     membersOf(

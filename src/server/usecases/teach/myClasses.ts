@@ -3,6 +3,7 @@ import { addDays, mondayOf } from '@/core/units';
 import type { TeachingClass } from '@/views/teach';
 import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { allSessionsById, courses, progressOf } from '../../repositories/courses';
 import { sessionsHandedTo } from '../../repositories/hands';
 import { unlogged } from '../../repositories/logs';
@@ -13,6 +14,10 @@ import { stricterSince } from './stricterSince';
 /** The signed-in teacher's classes, from this week's Monday to the end of next week, and older ones still to be logged. */
 export async function myClasses(desk: Desk): Promise<TeachingClass[]> {
   authorise(desk.who, 'teach');
+  return untilChanged(desk, `classes of ${desk.who.id}`, 'everything', (at) => classesNow(at));
+}
+
+async function classesNow(desk: Desk): Promise<TeachingClass[]> {
   const [handed, all, studio] = await Promise.all([sessionsHandedTo(desk, desk.who.id), courses(desk), conventions(desk)]);
   const here = new Set(all.map(({ id }) => id));
   const mine = (await allSessionsById(desk, [...handed])).filter(({ course }) => here.has(course));

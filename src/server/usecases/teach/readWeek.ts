@@ -1,10 +1,11 @@
 import { newSince } from '@/core/course';
 import { blockName, changesBetween, techniquesIn, voiceChanges } from '@/core/plan';
 import { isAway } from '@/core/staff';
-import { addDays, isIsoDate, isoDate, mondayOf } from '@/core/units';
+import { addDays, isIsoDate, isoDate, mondayOf, type IsoDate } from '@/core/units';
 import type { WeekView } from '@/views/week';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { cohorts } from '../../repositories/cohorts';
 import { courses, progressOf, weekOfSessions } from '../../repositories/courses';
 import { unreadNotes } from '../../repositories/notes';
@@ -23,8 +24,14 @@ const BEFORE_DAYS = 70;
  */
 export async function readWeek(desk: Desk, week: string | null, withFresh = true): Promise<WeekView> {
   authorise(desk.who, 'teach');
-  const whole = may(desk.who.role, 'hand over');
   const monday = mondayOf(week && isIsoDate(week) ? isoDate(week) : desk.today);
+  return untilChanged(desk, `week ${monday} for ${desk.who.id}${withFresh ? '' : ', in short'}`, 'everything', (at) =>
+    weekNow(at, monday, withFresh),
+  );
+}
+
+async function weekNow(desk: Desk, monday: IsoDate, withFresh: boolean): Promise<WeekView> {
+  const whole = may(desk.who.role, 'hand over');
   const from = withFresh ? addDays(monday, -BEFORE_DAYS) : monday;
   const [all, studio, staff, seeing, sessions] = await Promise.all([
     courses(desk),

@@ -1,6 +1,7 @@
 import { stricterBetween, type Stricter } from '@/core/instructions';
 import { isoDate } from '@/core/units';
-import { once, type Desk } from '../../desk';
+import type { Desk } from '../../desk';
+import { untilChanged } from '../../untilChanged';
 import { course, type Plan, type Progress } from '../../repositories/courses';
 import { members } from '../../repositories/screenings';
 import { conventionsAsOf } from '../../repositories/studio';
@@ -16,17 +17,19 @@ export async function stricterSince(
   { plan, acknowledgedAt }: Pick<Progress, 'plan' | 'acknowledgedAt'>,
 ): Promise<readonly Stricter[]> {
   if (!plan || !acknowledgedAt || session.date < desk.today) return [];
-  // The first page asks it of the same classes in several ways.
-  return once(desk, `stricter ${plan.id} ${new Date(acknowledgedAt).getTime()}`, () => workedOut(desk, session, plan, acknowledgedAt));
+  const { cohort } = await course(desk, session.course);
+  return untilChanged(desk, `stricter ${plan.id} ${new Date(acknowledgedAt).getTime()}`, [cohort, session.course, 'studio'], (at) =>
+    workedOut(at, cohort, session, plan, acknowledgedAt),
+  );
 }
 
 async function workedOut(
   desk: Desk,
-  session: { readonly course: string; readonly date: string },
+  cohort: string,
+  session: { readonly date: string },
   plan: Plan,
   acknowledgedAt: Date,
 ): Promise<readonly Stricter[]> {
-  const { cohort } = await course(desk, session.course);
   const [now, then, studio, studioThen] = await Promise.all([
     members(desk, cohort),
     members(desk, cohort, acknowledgedAt),
