@@ -2,6 +2,8 @@
 // One that ends, or is not heard of, is begun anew; where none can begin, this ends too, and whoever watches over it says so.
 import cluster from 'node:cluster';
 import { availableParallelism } from 'node:os';
+import process from 'node:process';
+import { setInterval, setTimeout } from 'node:timers';
 
 const PROCESSES = Math.min(2, availableParallelism());
 const HEARD_EVERY = 2_000;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { asidesIn, instructionsFor, instructionText, stricterBetween, tallier, toldOf, type House, type Member } from '.';
+import { asidesIn, instructionsFor, instructionText, stricterBetween, tallier, toldTo, type House, type Member } from '.';
 import { DEFAULT_SCHOOLS } from '../conventions';
 import { SHIPPED_LIBRARY } from '../library';
 import type { NamedBlock } from '../plan';
@@ -51,12 +51,29 @@ test('the director reads whether it waits for a clinician; a teacher reads the s
   expect(instructionText(pumps.advice)).toMatch(/^leave out; /);
   expect(instructionText(side.advice)).toMatch(/^leave out until a clinician says yes; /);
   for (const one of [pumps, side])
-    expect(toldOf(one)).toMatchObject({ mark: 'not this', text: expect.stringMatching(/^not this; (.+ instead|breathe .+)$/) });
+    expect(toldTo([one])[0]).toMatchObject({ mark: 'not this', text: expect.stringMatching(/^not this; (.+ instead|breathe .+)$/) });
 });
 
 test('an inhaler at hand is said to everybody, and of nobody', () => {
   expect(TO_EVERYBODY).toContain('Whoever has an inhaler keeps it at hand.');
-  expect(JSON.stringify(lines([wheezy]).get('Kester N.')!.map(toldOf))).not.toMatch(/inhaler/);
+  expect(JSON.stringify(toldTo(lines([wheezy]).get('Kester N.')!))).not.toMatch(/inhaler/);
+});
+
+test('rising slowly is said to everybody, and to the director of whom', () => {
+  const faint = person('Cleo D.', screened([yes('low blood pressure')]));
+  const lying: NamedBlock = { ...block('belly'), setup: { seat: 'lying', eyes: 'as you like', by: 'clock', moves: [] } };
+  const [line] = lines([faint], [lying]).get('Cleo D.')!;
+  expect(instructionText(line.advice)).toMatch(/rise slowly/);
+  expect(toldTo([line])).toEqual([]);
+  expect(TO_EVERYBODY).toContain('Everybody rises slowly from lying down.');
+});
+
+test('where a teacher hears what somebody breathes, what it is not is not said beside it', () => {
+  const square = block('square-4');
+  const [line] = lines([wheezy], [square]).get('Kester N.')!;
+  expect(instructionText(line.advice)).toMatch(/hold/);
+  expect(toldTo([line])[0].text).toMatch(/instead|breathe/);
+  expect(toldTo([line])[0].text).not.toMatch(/hold/);
 });
 
 test('for teachers no condition, no reason and none of the director’s answers is in the words, whatever somebody has', () => {
@@ -71,7 +88,7 @@ test('for teachers no condition, no reason and none of the director’s answers 
       fc.boolean(),
       (conditions, known) => {
         const who = person('x', known ? screened(conditions.map((id) => yes(id))) : { ...NOT_SCREENED, answers: conditions.map((id) => yes(id)) });
-        const told = JSON.stringify((lines([who], everything).get('x') ?? []).map(toldOf));
+        const told = JSON.stringify(toldTo(lines([who], everything).get('x') ?? []));
         expect(secret.filter((words) => told.includes(words))).toEqual([]);
         expect(told).not.toContain('"text":""');
       },

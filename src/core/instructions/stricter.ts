@@ -3,7 +3,7 @@ import { ANSWERS } from '../screening';
 import type { IsoDate } from '../units';
 import type { House, Member } from './advice';
 import { instructionsFor, instructionText, type Instruction } from './instructions';
-import { toldOf } from './told';
+import { toldTo } from './told';
 
 /** Something a teacher has read in a milder form, or not at all. Names no condition and no rule. */
 export interface Stricter {
@@ -25,7 +25,8 @@ export function stricterBetween(then: Room, now: Room, blocks: readonly NamedBlo
     (after.get(id) ?? []).flatMap((one): Stricter[] => {
       const had = before.get(id)?.find(({ block }) => block === one.block);
       const block = blocks.find((each) => each.id === one.block);
-      return block && isStricter(one, had) ? [{ name, block: readBlock(block, now.house).name, text: toldOf(one).text }] : [];
+      const [told] = toldTo([one]);
+      return told && block && isStricter(one, had) ? [{ name, block: readBlock(block, now.house).name, text: told.text }] : [];
     }),
   );
 }
@@ -33,7 +34,7 @@ export function stricterBetween(then: Room, now: Room, blocks: readonly NamedBlo
 /** A stricter answer, or another instruction of the same strictness: a teacher should have read either. */
 function isStricter(now: Instruction, then: Instruction | undefined): boolean {
   if (!then) return true;
-  if (toldOf(now).text === toldOf(then).text) return false;
+  if (toldTo([now])[0]?.text === toldTo([then])[0]?.text) return false;
   const [a, b] = [ANSWERS.indexOf(now.answer), ANSWERS.indexOf(then.answer)];
   return a < b || (a === b && instructionText(now.advice) !== instructionText(then.advice));
 }

@@ -1,10 +1,11 @@
 import { formatPattern, minutesDose, roomPattern, waysOf, type Dose, type Pattern } from '../pattern';
 import type { Tag } from '../techniques';
-import { timeBlock, type Pace } from '../timing';
+import { countedPatterns, cycleSpan, timeBlock, type Pace } from '../timing';
 import { adaptationText, applyAdaptations, isPosture } from './adapt';
 import { decideBlock, type Bearing, type BlockDecision } from './decide';
 import { waysSeen } from './features';
 import { inStepText, keepInStep, NO_COMFORT, type Comfort, type InStep } from './instep';
+import { RISE_SLOWLY } from './signs';
 import type { Adaptation, Answer, Decision } from './types';
 
 /** A way of breathing as it is taught to a room. */
@@ -37,6 +38,10 @@ export interface Advice {
   readonly words: readonly string[];
   /** Those of them about seat, eyes and movement, which hold whatever is breathed instead. */
   readonly posture: readonly string[];
+  /** Those, and the way the air goes: what is still to be said where it is said what to breathe. */
+  readonly staying: readonly string[];
+  /** Nothing is to be minded but what is said to everybody. */
+  readonly asEverybody: boolean;
   /** Options of the block that are not for this person. */
   readonly notThese: readonly string[];
 }
@@ -57,7 +62,10 @@ export function advise(
   const words = [...adaptations.map(adaptationText), ...notesOf(decision.own)];
   const doing = chosenWay(taught, decision) ?? whatToDo(bearing, taught, adaptations, easier, comfort);
   const posture = adaptations.filter(isPosture).map(adaptationText);
-  return { decision, advice: { answer: decision.answer, doing, words, posture, notThese: decision.notThese } };
+  const staying = adaptations.filter((one) => isPosture(one) || one.to === 'nose only').map(adaptationText);
+  const asEverybody =
+    decision.answer === 'watch' && decision.own.findings.every(({ note }) => note === RISE_SLOWLY) && decision.notThese.length === 0;
+  return { decision, advice: { answer: decision.answer, doing, words, posture, staying, asEverybody, notThese: decision.notThese } };
 }
 
 /** The way of the block that a person does; null where none of them fits. */
@@ -168,8 +176,11 @@ function permitted(bearing: readonly Bearing[], { pattern, dose, pace, tags }: T
   return decideBlock(bearing, waysSeen(pattern, dose, pace, tags)).way === 0;
 }
 
-/** Whether a changed pattern still ends each round with the room: what has no rounds ends with its minutes. */
+/** Whether a changed pattern still ends each cycle and each round with the room: a stage that ends with the clock hides cycles that do not. */
 function sameLength({ pattern, dose, pace }: Taught, changed: Pattern): boolean {
+  const cycles = (of: Pattern) => countedPatterns(of).map((plain) => cycleSpan(plain, pace).high);
+  const [room, own] = [cycles(roomPattern(pattern)), cycles(changed)];
+  if (room.length !== own.length || room.some((cycle, index) => cycle !== own[index])) return false;
   return timeBlock(pattern, dose, pace).round.high === timeBlock(changed, dose, pace).round.high;
 }
 

@@ -11,7 +11,7 @@ export * from './standing';
 export { inStepText, keepInStep, type Comfort, type InStep } from './instep';
 export * from './advise';
 export { adaptationText } from './adapt';
-export { ALL_SIGNS, callsForHelp, DOOR_QUESTIONS, EMERGENCY, TO_EVERYBODY, HELP_SIGNS, STOP_SIGNS } from './signs';
+export { ALL_SIGNS, callsForHelp, DOOR_QUESTIONS, EMERGENCY, RISE_SLOWLY, TO_EVERYBODY, HELP_SIGNS, STOP_SIGNS } from './signs';
 export { DOOR_COMBINATIONS, doorKey } from './door';
 export { outlook, type OutlookLine } from './outlook';
 export { decideMany } from './many';

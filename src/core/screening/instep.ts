@@ -1,5 +1,5 @@
 import { mustParsePattern, roomPattern, type Pattern, type Phase } from '../pattern';
-import { breathsOf, phasesSpan } from '../timing';
+import { breathsOf, lengthSpan, phasesSpan } from '../timing';
 import { millis } from '../units';
 import { IN_STEP_LIMITS } from './limits';
 
@@ -25,6 +25,7 @@ export const NO_COMFORT: Comfort = { inhale: null, exhale: null };
 /** A breath of the room in whole counts at its tempo, without recovery breaths. */
 interface RoomBreath {
   readonly counts: number;
+  /** The longest inhale that is made in one go: no two are added up, and a changeover is no inhale. */
   readonly inhale: number;
 }
 
@@ -32,10 +33,13 @@ interface RoomBreath {
 function roomBreaths(pattern: Pattern, tempo: number): readonly RoomBreath[] | null {
   const room = roomPattern(pattern);
   if (room.kind !== 'cycle' || room.phases.some(({ length }) => length.unit === 'ease')) return null;
-  const counts = (phases: readonly Phase[]) => Math.floor(phasesSpan(phases, millis(tempo)).high / tempo + 1e-9);
+  const whole = (ms: number) => Math.floor(ms / tempo + 1e-9);
+  const counts = (phases: readonly Phase[]) => whole(phasesSpan(phases, millis(tempo)).high);
+  const inhale = (phases: readonly Phase[]) =>
+    Math.max(0, ...phases.map(({ kind, length }) => (kind === 'in' ? whole(lengthSpan(length, millis(tempo)).high) : 0)));
   const breaths = breathsOf(room.phases);
   if (breaths.length > 1 && room.phases.find(({ kind }) => kind === 'in' || kind === 'out')?.kind === 'out') return null;
-  return breaths.map((phases) => ({ counts: counts(phases), inhale: counts(phases.filter(({ kind }) => kind === 'in')) }));
+  return breaths.map((phases) => ({ counts: counts(phases), inhale: inhale(phases) }));
 }
 
 /**
@@ -52,7 +56,8 @@ export function keepInStep(pattern: Pattern, tempo: number, allowed: (pattern: P
 }
 
 function stepsIn(room: RoomBreath, tempo: number, allowed: (pattern: Pattern) => boolean, comfort: Comfort): StepBreath[] {
-  const longestIn = Math.min(IN_STEP_LIMITS.longest, comfort.inhale ?? room.inhale + IN_STEP_LIMITS.inhaleOver);
+  // Nobody breathes in longer than what they are comfortable with, nor than what is practised here and one count more.
+  const longestIn = Math.min(IN_STEP_LIMITS.longest, room.inhale + IN_STEP_LIMITS.inhaleOver, comfort.inhale ?? Infinity);
   const longestOut = Math.min(IN_STEP_LIMITS.longest, comfort.exhale ?? room.inhale + IN_STEP_LIMITS.exhaleOver);
   const found: StepBreath[] = [];
   for (let inhale: number = IN_STEP_LIMITS.shortestInhale; inhale <= longestIn; inhale += 1) {

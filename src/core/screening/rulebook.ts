@@ -1,6 +1,7 @@
 import type { Lock } from '../pattern';
 import type { Tag } from '../techniques';
 import type { FeatureTest } from './features';
+import { RISE_SLOWLY } from './signs';
 import type { Adaptation, Answer, ConditionId, Rule, RuleState } from './types';
 
 /** The shipped rulebook: usual cautions gathered for planning, one row a condition, as data. */
@@ -42,7 +43,7 @@ const resisted: Cell = { key: 'resisted-exhale', feature: { is: 'resisted exhale
 const longExhale: Cell = { key: 'long-exhale', feature: { is: 'exhale at least twice the inhale' } };
 const palming: Cell = { key: 'palming', feature: tag('palming') };
 const still: Cell = { key: 'still', feature: tag('still 15 min') };
-const flat: Cell = { key: 'lying-flat', feature: tag('lying flat'), note: 'rise slowly' };
+const flat: Cell = { key: 'lying-flat', feature: tag('lying flat'), note: RISE_SLOWLY };
 
 // Adaptations, as the cells of the table name them.
 const noHoldIn: Cell = { ...holdIn, adaptation: { to: 'no hold in' } };

@@ -14,8 +14,11 @@ export const STOP_SIGNS: readonly string[] = [
 
 export const EMERGENCY = 'Chest pain, fainting, a seizure, weakness on one side, or breathlessness that stays: call the emergency services.';
 
+/** What the low of blood pressure mind after lying down. */
+export const RISE_SLOWLY = 'rise slowly';
+
 /** Said to everybody, on every plan and class screen: said of one person alone it would name what they have. */
-export const TO_EVERYBODY = `${EMERGENCY} Whoever has an inhaler keeps it at hand.`;
+export const TO_EVERYBODY = `${EMERGENCY} Whoever has an inhaler keeps it at hand. Everybody rises slowly from lying down.`;
 
 /** Signs that call for help at once. {@link EMERGENCY} says so in a sentence. */
 export const HELP_SIGNS: readonly string[] = ['chest pain', 'fainting', 'a seizure', 'weakness on one side', 'breathlessness that stays'];

@@ -16,16 +16,12 @@ import { readCourse } from './readCourse';
 /** What grows in a course: each goal as a climb, with its classes, its figures, and where it arrives. */
 export async function readClimbs(desk: Desk, id: string): Promise<ClimbsView> {
   authorise(desk.who, 'see courses');
-  const [found, sessions] = await Promise.all([course(desk, id), sessionsOf(desk, [id])]);
-  const [view, { planning, members }, progress, request] = await Promise.all([
+  const [view, { found, sessions, setting, progress }, request] = await Promise.all([
     readCourse(desk, id),
-    settingOf(desk, found, sessions),
-    progressOf(
-      desk,
-      sessions.map((session) => session.id),
-    ),
+    withProgress(desk, id),
     may(desk.who.role, 'edit courses') ? readRequest(desk, id) : null,
   ]);
+  const { planning, members } = setting;
   const own = may(desk.who.role, 'see reasons') ? members : [];
   return {
     course: view,
@@ -35,6 +31,13 @@ export async function readClimbs(desk: Desk, id: string): Promise<ClimbsView> {
     climbs: found.goals.map((goal) => climbOf(goal, sessions, planning, progress, own, found.weekdays.length)),
     request: request?.request ?? null,
   };
+}
+
+async function withProgress(desk: Desk, id: string) {
+  const [found, sessions] = await Promise.all([course(desk, id), sessionsOf(desk, [id])]);
+  const ids = sessions.map((session) => session.id);
+  const [setting, progress] = await Promise.all([settingOf(desk, found, sessions), progressOf(desk, ids)]);
+  return { found, sessions, setting, progress };
 }
 
 function climbOf(

@@ -31,7 +31,7 @@ import { staff, staffNames } from '../../repositories/staff';
 import { closures, conventions } from '../../repositories/studio';
 import type { OpenedMember } from '../../repositories/screenings';
 import { houseOf, settingOf } from '../setting';
-import { around, aroundOf } from './around';
+import { aroundOf } from './around';
 import { openDays } from './lifeHappens';
 import { saidBy } from './says';
 import { lastChange } from './steps';
@@ -59,19 +59,17 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
     mayEdit ? lastChange(desk, id) : null,
     found.copiedFrom && may(desk.who.role, 'see reasons') ? lastTimeOf(desk, found.copiedFrom) : null,
   ]);
-  const [{ planning, members, reached }, progress] = await Promise.all([
+  const [{ planning, members, reached }, progress, checks] = await Promise.all([
     settingOf(desk, found, sessions),
     progressOf(
       desk,
       sessions.map((session) => session.id),
     ),
-    // What the checks ask of the days around is asked with it.
-    around(desk),
+    checksOf(desk, found, sessions),
   ]);
   const seen = new Set<string>(planning.already);
   const { name, version, weeks, start, minutes, weekdays } = found;
   const nameOf = (technique: string) => planning.basis.library.find(technique)?.name ?? technique;
-  const checks = await checksOf(desk, found, sessions);
   const forecast = { sessions: reached, goals: found.goals, planning, members, progress };
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {

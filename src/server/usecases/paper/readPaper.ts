@@ -1,5 +1,5 @@
 import { newSince } from '@/core/course';
-import { instructionsFor, toldOf } from '@/core/instructions';
+import { instructionsFor, toldTo } from '@/core/instructions';
 import { coursePage, handout, planSheet, type CoursePage, type Handout, type PlanFacts, type PlanSheet } from '@/core/paper';
 import { blockName, named, techniquesIn } from '@/core/plan';
 import { TO_EVERYBODY, STOP_SIGNS } from '@/core/screening';
@@ -57,7 +57,7 @@ async function factsOf(desk: Desk, id: string) {
 
 function told(people: Setting['members'], blocks: PlanFacts['blocks'], date: PlanFacts['date'], house: Awaited<ReturnType<typeof houseOf>>) {
   const all = instructionsFor(people, blocks, isoDate(date), house);
-  return people.map(({ id, name }) => ({ name, told: (all.get(id) ?? []).map(toldOf) }));
+  return people.map(({ id, name }) => ({ name, told: toldTo(all.get(id) ?? []) }));
 }
 
 /** A class's lesson plan for paper: as it was published, or as it stands where it was not. */

@@ -1,6 +1,6 @@
 import type { Planning } from '@/core/course';
 import { layOut } from '@/core/cues';
-import { asidesIn, instructionsFor, instructionText, toldOf, type House } from '@/core/instructions';
+import { asidesIn, instructionsFor, instructionText, toldTo, type House } from '@/core/instructions';
 import { blockName, changeLine, changesBetween, techniquesIn, voiceChanges, type NamedBlock } from '@/core/plan';
 import { TO_EVERYBODY, STOP_SIGNS } from '@/core/screening';
 import { isAway, lacking } from '@/core/staff';
@@ -174,7 +174,7 @@ function forPeople(
   }
   if (plan?.teacher !== desk.who.id) return null;
   const all = instructionsFor(members, plan.blocks, isoDate(date), house);
-  return { for: 'teacher', people: members.map(({ id, name }) => ({ id, name, instructions: (all.get(id) ?? []).map(toldOf) })) };
+  return { for: 'teacher', people: members.map(({ id, name }) => ({ id, name, instructions: toldTo(all.get(id) ?? []) })) };
 }
 
 function cautionsOf(blocks: readonly NamedBlock[], { library }: House) {

@@ -1,5 +1,5 @@
 import { layOut } from '@/core/cues';
-import { instructionsFor, toldOf, type Told } from '@/core/instructions';
+import { instructionsFor, toldTo, type Told } from '@/core/instructions';
 import { minutesUp, readBlock, techniquesIn } from '@/core/plan';
 import { DOOR_COMBINATIONS, DOOR_QUESTIONS, doorKey, TO_EVERYBODY, HELP_SIGNS, STOP_SIGNS } from '@/core/screening';
 import { CORRECTED_WITHIN_HOURS } from '@/core/teach';
@@ -81,7 +81,7 @@ export async function readClass(desk: Desk, id: string): Promise<ClassView> {
     people: people.map(({ id: person, name }) => ({
       id: person,
       name,
-      byDoor: Object.fromEntries(byDoor.map(([key, all]): [string, readonly Told[]] => [key, (all.get(person) ?? []).map(toldOf)])),
+      byDoor: Object.fromEntries(byDoor.map(([key, all]): [string, readonly Told[]] => [key, toldTo(all.get(person) ?? [])])),
     })),
     doorQuestions: DOOR_QUESTIONS,
     holds: read.some(({ pattern, pace }) => (derive(pattern, pace)?.holdShare ?? 0) > 0),
