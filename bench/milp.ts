@@ -37,7 +37,7 @@ export function milpOf({ tasks, classes, goals, most }: Model): string {
         for (const step of steps(index)) bounds.push(` ${x(index, step, at)} = ${fixed.some(([one, on]) => one === index && on === step) ? 1 : 0}`);
         return;
       }
-      if (!task.allowed[at]) for (const name of stands(index, at)) bounds.push(` ${name} = 0`);
+      for (const step of steps(index)) if (!task.steps[step].allowed[at]) bounds.push(` ${x(index, step, at)} = 0`);
       row(plus(stands(index, at)), '<=', 1);
       if (pins.includes(index)) row(plus(stands(index, at)), '=', 1);
       if (task.side) sides.push(...stands(index, at));

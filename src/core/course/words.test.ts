@@ -1,6 +1,6 @@
 import { checkText, mendText, unplacedText, type Check } from '.';
 import { mendOfText, requestText } from './drafting';
-import type { Unplaced } from './draft';
+import type { Unplaced } from './unplaced';
 import { isoDate } from '../units';
 import { SHIPPED_LIBRARY } from '../library';
 

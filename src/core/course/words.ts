@@ -7,7 +7,7 @@ import { dayText, trimNumber, type IsoDate } from '../units';
 import type { Check } from './checks';
 import type { Mend } from './mends';
 import { mendOfText, requestText } from './drafting';
-import type { Blocked, Unplaced } from './draft';
+import type { Blocked, UpTo, Unplaced } from './unplaced';
 
 /** Codes made into sentences, here and nowhere else. */
 
@@ -122,16 +122,20 @@ export function mendText(mend: Mend, dateOf: (sessionId: string) => IsoDate | nu
 /** How many mends a sentence names; all of them have their buttons. */
 const NAMED_MENDS = 3;
 
-/** Why a goal was not placed, as a sentence. */
-export function unplacedText({ goal, blocked, mends }: Unplaced, { find }: Library): string {
+/** Why a goal was not placed, as a sentence. @param counts whether it says how many people may: for whoever sees reasons */
+export function unplacedText({ goal, blocked, mends }: Unplaced, { find }: Library, counts = true): string {
   const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';
   if (blocked.why === 'not drafted') return `${name(goal.technique)} has no class yet: draft again to give it one.`;
   const ways = (mends ?? []).slice(0, NAMED_MENDS).map((together) => listed(together.map((mend) => mendOfText(mend, name))));
   const mend = ways.length > 0 ? ` What would do: ${listed(ways, 'or')}.` : '';
-  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name)}.${mend}`;
+  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name, counts)}.${mend}`;
 }
 
-function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: string, name: (id: string) => string): string {
+/** How far a climb goes for somebody, where nobody may go to its end. */
+const upToText = ({ pattern, dose, may, people }: UpTo, counts: boolean): string =>
+  `everyone in the cohort must leave its last step out; ${counts ? `${may === 1 ? 'one' : may} of ${people} may go up to` : 'it goes no further than'} ${pattern} for ${dose}`;
+
+function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: string, name: (id: string) => string, counts: boolean): string {
   const it = blocked.technique === goal ? 'it' : `${name(blocked.technique)}, which it stands on,`;
   switch (blocked.why) {
     case 'hour':
@@ -139,6 +143,7 @@ function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: st
     case 'earlier draft':
       return 'draft again to see why';
     case 'left out by all':
+      if (blocked.upTo) return upToText(blocked.upTo, counts);
       return `everyone in the cohort must leave ${blocked.technique === goal ? 'it' : name(blocked.technique)} out`;
     case 'not settled':
       return `${it} is for a settled group, and this course does not say that it is one`;

@@ -1,5 +1,5 @@
 import { taughtAs } from '@/core/conventions';
-import { courseDates, planningOf, tallyKey, type Asked, type CourseProblem, type Planning, type Tally } from '@/core/course';
+import { courseDates, planningOf, tallyKey, waysOfDraft, type Asked, type CourseProblem, type Planning, type Tally } from '@/core/course';
 import { tallier } from '@/core/instructions';
 import { wayDown } from '@/core/ladder';
 import { techniquesIn } from '@/core/plan';
@@ -72,7 +72,7 @@ export async function settingOf(
   const tally = tallier(people, studio);
   const wanted = [...new Set(course.goals.flatMap(({ technique }) => [technique, ...wayDown(library.edges, technique)]))];
   const tallies: Record<string, Tally> = {};
-  const ask = (asked: Asked, { date }: Session) => {
+  const ask = (asked: Asked, { date }: { readonly date: IsoDate }) => {
     const key = tallyKey(asked, date);
     tallies[key] ??= tally(asked, date);
   };
@@ -85,6 +85,8 @@ export async function settingOf(
       for (const block of techniquesIn(session.blocks)) ask(block, session);
       if (!session.fixed) for (const technique of known) ask({ technique, ...taught[technique], tempo }, session);
     }
+    const { ways, dates } = waysOfDraft(reached, course.goals, planning);
+    for (const date of dates) for (const way of ways) ask(way, { date });
   };
   const { firstDate, weeks, weekdays } = course;
   const after = sessions.at(-1)?.date ?? firstDate;
@@ -114,12 +116,13 @@ export async function settingOf(
   };
   // What is only tried may stand on days on which nothing was asked yet.
   const asked = (block: Asked, date: IsoDate) => (tallies[tallyKey(block, date)] ??= tally(block, date));
+  const planning: Planning = { ...planningOf(problem), basis: { library, naturalBreath, seat: group.seat }, ladder: library.edges, tally: asked };
   return {
     get problem() {
       askAll();
       return problem;
     },
-    planning: { ...planningOf(problem), basis: { library, naturalBreath, seat: group.seat }, ladder: library.edges, tally: asked },
+    planning,
     members: people,
     reached,
   };

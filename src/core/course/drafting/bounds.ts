@@ -22,7 +22,7 @@ export function boundsOf(model: Model, onlyWhether = false): Bounds {
   const [n, count] = [tasks.length, classes.length];
   // The next class in which a task is allowed (or stands fixed), from each class on.
   const standsFixed = tasks.map((_, task) => classes.map(({ fixed }) => fixed !== null && fixed.some(([one]) => one === task)));
-  const can = (task: number, at: number) => (classes[at].fixed ? standsFixed[task][at] : tasks[task].allowed[at]);
+  const can = (task: number, at: number) => (classes[at].fixed ? standsFixed[task][at] : tasks[task].steps.some(({ allowed }) => allowed[at]));
   const numbers = classes.map((_, at) => at);
   const lists = tasks.map((_, task) => Int16Array.from(numbers.filter((at) => can(task, at))));
   const place = tasks.map((_, task) => {

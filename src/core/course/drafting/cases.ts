@@ -38,8 +38,15 @@ export interface Case {
     readonly r: number;
     /** The last day it may be reached on; any where it is not said. */
     readonly by?: string;
-    /** Its climb, expanded: n classes on the step below, d days since that began. */
-    readonly steps?: readonly { readonly ms: number; readonly fresh: number; readonly n: number; readonly d: number; readonly at?: string }[];
+    /** Its climb, expanded: n classes on the step below, d days since that began; open by class, false where nobody may do that step. */
+    readonly steps?: readonly {
+      readonly ms: number;
+      readonly fresh: number;
+      readonly n: number;
+      readonly d: number;
+      readonly at?: string;
+      readonly open?: readonly boolean[];
+    }[];
   }[];
   /** What stands in past and published classes, with the step it was done on where that is not the first; null for an open one. */
   readonly fixed: readonly (readonly (string | readonly [technique: string, step: number])[] | null)[];
@@ -88,20 +95,23 @@ export function modelOf(file: CaseFile, one: Case): Model {
   const bare = ids.map((id): Omit<Task, 'mostNeeded' | 'longestWait'> => {
     const { ms, settle, hours, side, family } = techniques[id];
     const known = already.has(id);
+    const chain = one.goals.find(({ v }) => v === id)?.steps;
+    const allowed = (open: readonly boolean[] | undefined) =>
+      [...one.hours].map((hour, at) => (hour === '*' || hours.includes(hour)) && !barred.has(id) && (open?.[at] ?? true));
     return {
       id,
       family,
       already: known,
       side: side > 0,
-      steps: (one.goals.find(({ v }) => v === id)?.steps ?? [{ ms, fresh: 0, n: 0, d: 0 }]).map((step) => ({
+      steps: (chain ?? [{ ms, fresh: 0, n: 0, d: 0, open: undefined }]).map((step) => ({
         ms: step.ms + settle * frame.settle * MINUTE_MS,
         isNew: step.fresh > 0,
         classes: step.n,
         days: step.d,
+        allowed: allowed(step.open ?? one.open?.[id]),
       })),
       over: (needsOf.get(id) ?? []).flatMap(([needs]) => index.get(needs) ?? []),
       needs: known ? [] : (needsOf.get(id) ?? []).map(([needs, classes, days]) => ({ task: index.get(needs)!, classes, days })),
-      allowed: [...one.hours].map((hour, at) => (hour === '*' || hours.includes(hour)) && !barred.has(id) && (one.open?.[id]?.[at] ?? true)),
     };
   });
   const asked = (task: number) => bare.flatMap(({ needs }) => needs.filter((need) => need.task === task));

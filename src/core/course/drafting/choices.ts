@@ -62,17 +62,20 @@ function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: r
   const items: Item[] = [];
   model.tasks.forEach((task, index) => {
     const pinned = pins.includes(index);
-    if (!task.allowed[at] || !(pinned || isUseful(model, state, index, at, wanted))) return;
+    if (!(pinned || isUseful(model, state, index, at, wanted))) return;
     const known = state.knows(index);
     if (!task.already && !needsMet(model, state, index, at)) return;
-    const item = (step: number, isNew: boolean): Item => ({ task: index, step, ms: task.steps[step].ms, side: task.side, isNew, pinned });
-    if (state.stepBegun[index] < 0) return void items.push(item(0, !known));
+    const offer = (step: number, isNew: boolean): void => {
+      const { ms, allowed } = task.steps[step];
+      if (allowed[at]) items.push({ task: index, step, ms, side: task.side, isNew, pinned });
+    };
+    if (state.stepBegun[index] < 0) return offer(0, !known);
     const on = state.step[index];
-    items.push(item(on, false));
+    offer(on, false);
     const next = task.steps[on + 1];
     if (!next) return;
     const waited = model.classes[at].day - model.classes[state.stepBegun[index]].day;
-    if (state.onStep[index] >= next.classes && waited >= next.days) items.push(item(on + 1, next.isNew));
+    if (state.onStep[index] >= next.classes && waited >= next.days) offer(on + 1, next.isNew);
   });
   return items;
 }

@@ -32,17 +32,20 @@ function withKnown(model: Model, state: State, placed: Placed, at: number, last:
     model.tasks.some((above, index) => state.knows(index) && above.family === model.tasks[task].family && above.over.includes(task));
   const known = model.tasks
     .map((task, index) => ({ task, index }))
-    .filter(({ task, index }) => state.knows(index) && task.allowed[at] && !here.has(index) && (task.already || needsMet(model, state, index, at)))
+    .map(({ task, index }) => ({ task, index, step: state.stepBegun[index] < 0 ? 0 : state.step[index] }))
+    .filter(
+      ({ task, index, step }) =>
+        state.knows(index) && task.steps[step].allowed[at] && !here.has(index) && (task.already || needsMet(model, state, index, at)),
+    )
     .sort((a, b) => Number(outgrown(a.index)) - Number(outgrown(b.index)) || due(b.index) - due(a.index) || b.index - a.index);
   const whole = [...placed];
   const families = new Set(placed.map(([task]) => model.tasks[task].family));
   const time = (more: Placed) =>
     more.reduce((sum, [task, step]) => sum + model.tasks[task].steps[step].ms, 0) + (more.some(([task]) => model.tasks[task].side) ? sideRoom : 0);
-  for (const { task, index } of known) {
+  for (const { task, index, step } of known) {
     if (whole.length >= Math.min(FILLED_TO, model.most)) break;
     // What is not due yet, or outgrown, stands only where a class would be empty.
     if (whole.length > 0 && (families.has(task.family) || due(index) < 0 || outgrown(index))) continue;
-    const step = state.stepBegun[index] < 0 ? 0 : state.step[index];
     if (time([...whole, [index, step]]) > room) continue;
     whole.push([index, step]);
     families.add(task.family);

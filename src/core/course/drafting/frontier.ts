@@ -1,4 +1,4 @@
-import type { Model } from './model';
+import type { Model, Step } from './model';
 import type { State } from './state';
 
 /** A state that was looked at: what it has, as bytes of which more is better. */
@@ -55,14 +55,17 @@ export class Frontier {
       if (b.stepBegun[task] < 0) return true;
       if (a.stepBegun[task] < 0) return false;
       const { steps } = this.model.tasks[task];
-      // A higher step that takes longer may not fit where a lower one does.
-      if (a.step[task] !== b.step[task]) return a.step[task] > b.step[task] && steps[a.step[task]].ms <= steps[b.step[task]].ms;
+      // A higher step that takes longer may not fit where a lower one does, or not be for anybody there.
+      if (a.step[task] !== b.step[task]) return a.step[task] > b.step[task] && standsWherever(steps[a.step[task]], steps[b.step[task]]);
       return a.onStep[task] >= b.onStep[task] && a.stepBegun[task] <= b.stepBegun[task];
     });
   }
 }
 
 const MOST_KEPT = 4000;
+
+const standsWherever = (higher: Step, lower: Step): boolean =>
+  higher.ms <= lower.ms && (higher.allowed === lower.allowed || lower.allowed.every((may, at) => !may || higher.allowed[at]));
 
 function atLeast(a: Uint8Array, b: Uint8Array): boolean {
   for (let index = 0; index < a.length; index += 1) if (a[index] < b[index]) return false;

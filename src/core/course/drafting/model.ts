@@ -8,6 +8,8 @@ export interface Step {
   /** Classes on the step below, and days since that began. */
   readonly classes: number;
   readonly days: number;
+  /** By class: whether it may be taught there at all. A first step may be where the last may not, and the other way round. */
+  readonly allowed: readonly boolean[];
 }
 
 export interface Need {
@@ -31,8 +33,6 @@ export interface Task {
   /** The most practices and the longest wait that anything asks of it. */
   readonly mostNeeded: number;
   readonly longestWait: number;
-  /** By class: whether it may be taught there at all. */
-  readonly allowed: readonly boolean[];
 }
 
 export interface ModelClass {

@@ -81,7 +81,7 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
       start,
       minutes,
       weekdays,
-      unplaced: found.unplaced.map((one) => unplacedText(one, planning.basis.library)),
+      unplaced: found.unplaced.map((one) => unplacedText(one, planning.basis.library, may(desk.who.role, 'see reasons'))),
       mends: (found.unplaced[0]?.mends ?? []).map((mends) => ({ text: listed(mends.map((mend) => mendOfText(mend, nameOf))), mends })),
       goals: found.goals.map(({ technique }) => nameOf(technique)),
       series: of ? { id: of.id, name: of.name } : null,

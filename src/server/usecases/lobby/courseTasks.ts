@@ -1,6 +1,7 @@
 import { unplacedText } from '@/core/course';
 import { dayText, daysBetween, isoDate } from '@/core/units';
 import type { Task } from '@/views/lobby';
+import { may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { courses, sessionsOf } from '../../repositories/courses';
 import { conventions } from '../../repositories/studio';
@@ -46,7 +47,7 @@ export async function courseTasks(desk: Desk): Promise<Task[]> {
           : []),
         ...found.unplaced.map((one): Task => ({
           harm: 'know',
-          text: `${name}: ${unplacedText(one, library)}`,
+          text: `${name}: ${unplacedText(one, library, may(desk.who.role, 'see reasons'))}`,
           href,
           doing: 'Open the course',
         })),

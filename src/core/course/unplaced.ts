@@ -1,0 +1,128 @@
+import type { ClimbStep } from '../climb';
+import { wayDown } from '../ladder';
+import { techniquesIn, type TechniqueBlock } from '../plan';
+import { inTimeOrder } from './checks';
+import { forSettled, forSomebody, NOTHING_BEFORE, type Finding } from './constraints';
+import { clashOf, mendsFor, type MendOf, type Request } from './drafting';
+import { frameTime } from './frame';
+import { climbsOf, isTaughtBySomebody, problemOf } from './toDraft';
+import { hourOf, type CourseSession, type Goal, type Planning } from './types';
+
+/** Goals without a place: why, and what would mend it. */
+
+/** What was asked for that cannot be kept together, and what would mend it, as codes that can be kept and worded. */
+export type ClashCode = Pick<Request, 'code' | 'technique'>;
+export type MendCode = Omit<MendOf, 'with'>;
+
+/** The highest step of a climb that somebody may go to, and how many of the cohort may at best. */
+export interface UpTo {
+  readonly pattern: string;
+  readonly dose: string;
+  readonly may: number;
+  readonly people: number;
+}
+
+/** Why a goal could not be placed. Worded in one place, `words.ts`. */
+export type Blocked =
+  | { readonly why: 'hour'; readonly technique: string; readonly hours: readonly string[] }
+  | { readonly why: 'left out by all'; readonly technique: string; readonly upTo?: UpTo }
+  | { readonly why: 'not settled' | 'nobody qualified'; readonly technique: string }
+  /** Found by a draft from before reasons were kept as codes, or not settled in the time there was. */
+  | { readonly why: 'earlier draft'; readonly technique: string }
+  /** Nothing stands in its way: it was asked for after the last draft, or what it had was moved away. */
+  | { readonly why: 'not drafted'; readonly technique: string }
+  | { readonly why: 'no room'; readonly technique: string; readonly minutes: number }
+  | { readonly why: 'clash'; readonly technique: string; readonly with: readonly ClashCode[] }
+  // Kept by drafts from before clashes were worked out.
+  | {
+      readonly why: 'sessions';
+      readonly technique: string;
+      readonly needs: string;
+      readonly sessions: number;
+      readonly had: number;
+      readonly days: number;
+    }
+  | { readonly why: 'new things'; readonly technique: string; readonly sessions: number }
+  | { readonly why: 'practice'; readonly technique: string; readonly wanted: number; readonly had: number };
+
+export interface Unplaced {
+  readonly goal: Goal;
+  readonly blocked: Blocked;
+  /** Changes that were tried and make every goal possible; each alone, or a pair together. */
+  readonly mends?: readonly (readonly MendCode[])[];
+}
+
+/** The number of the class in which a goal was practised often enough as it should be reached; null while it was not. */
+export function reachedIn(sessions: readonly CourseSession[], { technique, pattern, dose, practise, by }: Goal): number | null {
+  let had = 0;
+  for (const [at, { blocks, date }] of sessions.entries()) {
+    if (by && date > by) return null;
+    if (techniquesIn(blocks).some((block) => block.technique === technique && block.pattern === pattern && block.dose === dose)) had += 1;
+    if (had >= practise) return at + 1;
+  }
+  return null;
+}
+
+/** Goals that are not practised so often on their last step in these sessions, each with why, and what would mend it. */
+export function unplacedIn(sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning, enough: () => boolean): Unplaced[] {
+  const ordered = inTimeOrder(sessions);
+  const left = goals.filter((goal) => reachedIn(ordered, goal) === null);
+  return whyNot(left, ordered, goals, planning, enough);
+}
+
+export function whyNot(
+  left: readonly Goal[],
+  ordered: readonly CourseSession[],
+  goals: readonly Goal[],
+  planning: Planning,
+  enough: () => boolean,
+): Unplaced[] {
+  if (left.length === 0) return [];
+  const { file, one } = problemOf(ordered, goals, planning);
+  const placed = new Set(goals.filter((goal) => !left.includes(goal)).map(({ technique }) => technique));
+  // Each is asked beside what has its place, so that no goal is said to clash with what another one clashes with.
+  const clashWith = ({ technique }: Goal): Blocked => {
+    const clash = clashOf(file, { ...one, goals: one.goals.filter(({ v }) => v === technique || placed.has(v)) }, enough);
+    if (clash) return { why: 'clash', technique, with: clash.map(({ code, technique: of }) => ({ code, technique: of })) };
+    return { why: enough() ? 'earlier draft' : 'not drafted', technique };
+  };
+  const mends = mendsFor(file, one, enough).map((together) =>
+    together.map(({ code, technique, number, hour }): MendCode => ({ code, technique, number, hour })),
+  );
+  return left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, goals, planning) ?? clashWith(goal), mends }));
+}
+
+/** What keeps a goal from being placed by itself: the plainest reason there is. */
+function plainlyBlocked({ technique: goal }: Goal, sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning): Blocked | null {
+  const { basis, ladder, already, taught, tempo } = planning;
+  const open = sessions.filter(({ fixed }) => !fixed);
+  for (const id of [goal, ...wayDown(ladder, goal)].filter((one) => one === goal || !already.has(one))) {
+    const technique = basis.library.technique(id);
+    const block: TechniqueBlock = { id, kind: 'technique', technique: id, ...taught(id), tempo };
+    if (!open.some(({ start }) => technique.taughtAt.includes(hourOf(start)))) return { why: 'hour', technique: id, hours: technique.taughtAt };
+    const never = (rule: (session: CourseSession) => readonly Finding[]) => !open.some((session) => rule(session).length === 0);
+    if (never((session) => forSomebody(block, session, NOTHING_BEFORE, planning))) return { why: 'left out by all', technique: id };
+    if (never((session) => forSettled(block, session, NOTHING_BEFORE, planning))) return { why: 'not settled', technique: id };
+    if (!open.some((session) => isTaughtBySomebody(block, session, planning))) return { why: 'nobody qualified', technique: id };
+    const longest = Math.max(0, ...open.map(({ minutes }) => minutes));
+    const needed = frameTime(longest, [block], basis);
+    if (needed > longest * 60_000) return { why: 'no room', technique: id, minutes: Math.ceil(needed / 60_000) };
+  }
+  return endsBefore(goal, sessions, goals, planning);
+}
+
+/** A climb that ends, for everybody, before its last step: a technique's first way is not its last. */
+function endsBefore(goal: string, sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning): Blocked | null {
+  const open = sessions.filter(({ fixed }) => !fixed);
+  const { climbs, first } = climbsOf(sessions, goals, planning);
+  const mayAt = ({ pattern, dose }: ClimbStep) =>
+    open
+      .map(({ date }) => planning.tally({ ...first(goal), pattern, dose }, date))
+      .map(({ people, leaveOut, askFirst }) => ({ people, may: people - leaveOut - askFirst }))
+      .reduce((best, one) => (one.may > best.may || one.people === 0 ? one : best), { people: 1, may: 0 });
+  const steps = climbs.get(goal)!.map((step) => ({ step, at: mayAt(step) }));
+  const barred = steps.findIndex(({ at }) => at.people > 0 && at.may === 0);
+  if (barred < 1) return null;
+  const { step, at } = steps[barred - 1];
+  return { why: 'left out by all', technique: goal, upTo: { pattern: step.pattern, dose: step.dose, ...at } };
+}
