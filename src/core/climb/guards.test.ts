@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { climbSteps, growthFindings, nextCounts, nextVolume, restFindings, rungFindings, GROWTH_LIMITS, GUARDS, type Guards } from '.';
+import { climbSteps, growthFindings, nextCounts, nextVolume, restFindings, rungFindings, GROWTH_LIMITS, GUARDS, type Guards, rungAsked } from '.';
+import { SHIPPED_LIBRARY } from '../library';
 import { millis } from '../units';
 
 /** No growing path trips a guard, and each planted breach is found. */
@@ -95,4 +96,29 @@ test('a studio’s own guards are the ones that are asked', () => {
   const lighter = (guards: Guards) =>
     climbSteps({ pattern: '4:6', dose: '4 min' }, { pattern: '4:6', dose: '9 min' }, pace, {}, guards).findIndex((step) => step.lighter);
   expect([lighter(GUARDS), lighter(set({ growingSteps: 2 }))]).toEqual([4, 3]);
+});
+
+test.each([
+  ['4:5', 1],
+  ['4:6', 2],
+  ['5:6', 2],
+  ['4:4:4', 3],
+  ['10:10:10', 3],
+  ['11:11:11', 4],
+  ['in 4, hold 11, out 16', 4],
+  ['6:6:6:6', 3],
+  ['8:8:8:8', 4],
+  ['natural', 1],
+  ['27 pumps at 60', 3],
+  ['28 pumps at 60', 4],
+  ['connected 3 s, long 6 s', 4],
+  ['4:4 | 108 pumps at 60', 4],
+  ['4:4 for 3 rounds > 6:6:6:6 for 2 rounds', 3],
+])('what %s asks for is rung %i, whatever it is called', (pattern, rung) => {
+  expect(rungAsked(pattern)).toBe(rung);
+});
+
+test('no shipped technique stands on a lower rung than its breath asks for', () => {
+  const below = SHIPPED_LIBRARY.techniques.filter(({ pattern, rung }) => rungAsked(pattern) > rung);
+  expect(below.map(({ id, pattern, rung }) => `${id} ${pattern}: ${rung}, asks ${rungAsked(pattern)}`)).toEqual([]);
 });

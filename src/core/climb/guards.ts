@@ -1,5 +1,16 @@
-import { mustParseDose, mustParsePattern, plainPatterns, roomPattern, type CyclePattern, type Pattern, type Phase } from '../pattern';
+import {
+  formatPattern,
+  mustParseDose,
+  mustParsePattern,
+  plainPatterns,
+  roomPattern,
+  waysOf,
+  type CyclePattern,
+  type Pattern,
+  type Phase,
+} from '../pattern';
 import { derive, holdsOf, lengthSpan, phaseSpan, timeBlock, type Pace } from '../timing';
+import { millis } from '../units';
 import { GROWTH_LIMITS, GUARDS, RUNG_LIMITS, type Guards } from './limits';
 import { mostAfterAWeek } from './steps';
 
@@ -39,6 +50,30 @@ export function rungFindings(done: Done, rung: 1 | 2 | 3 | 4, { holdSeconds, slo
     ...(pace < limit.pace ? [{ guard: 'pace too slow', is: pace, limit: limit.pace } as const] : []),
     ...closing,
   ];
+}
+
+const RUNGS = [1, 2, 3, 4] as const;
+type Rung = (typeof RUNGS)[number];
+
+/** Of a count of a second: what rung something asks for does not hang on how a studio counts. */
+const PLAIN_PACE: Pace = { tempo: millis(1000), naturalBreath: millis(4000) };
+
+/**
+ * The lowest rung that allows a way of breathing, whatever it is called: by its holds, its pace, its pumps, and that of its strongest option.
+ * @example rungAsked('8:8:8:8') // 4
+ */
+export function rungAsked(pattern: string): Rung {
+  return Math.max(...waysOf(mustParsePattern(pattern)).map(({ pattern: way }) => rungOf(way))) as Rung;
+}
+
+function rungOf(way: Pattern): Rung {
+  const plain = plainPatterns(way);
+  if (plain.some(({ kind }) => kind === 'connected')) return 4;
+  const pumps = Math.max(0, ...plain.map((one) => (one.kind === 'pumps' ? one.pumps : 0)));
+  const done = { pattern: formatPattern(way), dose: '1 round', pace: PLAIN_PACE };
+  const allows = (rung: Rung) => rungFindings(done, rung).every(({ guard }) => guard === 'closing hold');
+  const held = RUNGS.find(allows) ?? 4;
+  return pumps === 0 ? held : (Math.max(held, pumps > GROWTH_LIMITS.pumpSteps[0] ? 4 : 3) as Rung);
 }
 
 /**

@@ -24,6 +24,12 @@ test.each<[string, OwnEntry, string]>([
   ['a name that is taken', { ...tide, technique: { ...tide.technique, name: 'belly BREATH' } }, 'Another technique is called belly BREATH.'],
   ['a family that is not there', { ...tide, technique: { ...tide.technique, family: 'tides' } }, 'There is no such family.'],
   ['nothing below it', { ...tide, edges: [] }, 'Say what it needs: only natural, gentle breath stands on nothing.'],
+  ['long holds as a gentle thing', { ...tide, technique: { ...tide.technique, pattern: '8:8:8:8', rung: 2 } }, 'Its breath asks for rung 4 at least'],
+  [
+    'pumps as a gentle thing',
+    { ...tide, technique: { ...tide.technique, pattern: '27 pumps at 60', rung: 1 } },
+    'Its breath asks for rung 3 at least',
+  ],
   ['a stranger below it', { ...tide, edges: [{ ...tide.edges[0], needs: 'tides' }] }, 'One of its edges names a technique that is not there.'],
   ['a circle', { ...tide, edges: [...tide.edges, { to: 'natural', needs: tide.technique.id, sessions: 2, days: 4 }] }, 'It would need itself'],
 ])('%s is refused in words', (_, entry, words) => {
@@ -33,6 +39,6 @@ test.each<[string, OwnEntry, string]>([
 
 test('what is right has no problem, also when it is changed where it stands', () => {
   expect(ownProblems(tide, SHIPPED_LIBRARY)).toEqual([]);
-  expect(ownProblems({ ...tide, technique: { ...tide.technique, rung: 1 }, edges: [] }, SHIPPED_LIBRARY)).toEqual([]);
+  expect(ownProblems({ ...tide, technique: { ...tide.technique, pattern: '4:4 | 4:5', rung: 1 }, edges: [] }, SHIPPED_LIBRARY)).toEqual([]);
   expect(ownProblems(tide, libraryOf([tide]))).toEqual([]);
 });

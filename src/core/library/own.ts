@@ -1,3 +1,4 @@
+import { rungAsked } from '../climb';
 import { findCircle } from '../ladder';
 import { parseDose, parsePattern } from '../pattern';
 import type { Library, OwnEntry } from './library';
@@ -9,6 +10,7 @@ export type OwnProblem =
   | { readonly code: 'no such family'; readonly family: string }
   | { readonly code: 'no such technique'; readonly id: string }
   | { readonly code: 'stands on nothing' }
+  | { readonly code: 'rung'; readonly asked: number }
   | { readonly code: 'circle'; readonly through: readonly string[] };
 
 /**
@@ -22,8 +24,10 @@ export function ownProblems({ technique, edges }: OwnEntry, library: Library): O
   const kept = library.edges.filter(({ to, needs }) => to !== technique.id && needs !== technique.id);
   const circle = strangers.length === 0 ? findCircle([...kept, ...edges]) : null;
   const { family } = technique;
+  const read = parsePattern(technique.pattern).ok;
+  const asked = read ? rungAsked(technique.pattern) : 1;
   return [
-    ...(parsePattern(technique.pattern).ok ? [] : [{ code: 'pattern' } as const]),
+    ...(read ? [] : [{ code: 'pattern' } as const]),
     ...(parseDose(technique.dose).ok ? [] : [{ code: 'dose' } as const]),
     ...(others.some(({ name }) => name.toLowerCase() === technique.name.toLowerCase())
       ? [{ code: 'name taken', name: technique.name } as const]
@@ -31,6 +35,7 @@ export function ownProblems({ technique, edges }: OwnEntry, library: Library): O
     ...(family !== null && !library.families.some(({ id }) => id === family) ? [{ code: 'no such family', family } as const] : []),
     ...strangers.map((id) => ({ code: 'no such technique', id }) as const),
     ...(technique.rung > 1 && !edges.some(({ to }) => to === technique.id) ? [{ code: 'stands on nothing' } as const] : []),
+    ...(read && asked > technique.rung ? [{ code: 'rung', asked } as const] : []),
     ...(circle ? [{ code: 'circle', through: circle } as const] : []),
   ];
 }
@@ -51,6 +56,8 @@ export function ownProblemText(problem: OwnProblem, library: Library): string {
       return 'One of its edges names a technique that is not there.';
     case 'stands on nothing':
       return 'Say what it needs: only natural, gentle breath stands on nothing.';
+    case 'rung':
+      return `Its breath asks for rung ${problem.asked} at least: by its holds, its pace or its pumps it is no gentler thing, whatever it is called.`;
     case 'circle':
       return `It would need itself: ${problem.through.map(name).join(' needs ')}.`;
   }

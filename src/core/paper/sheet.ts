@@ -227,7 +227,7 @@ export function handout(
   basis: Basis,
 ): Handout {
   const read = readSession(facts.blocks, basis);
-  const home = techniquesIn(facts.blocks).filter(({ technique }) => isForHome(basis.library.technique(technique)));
+  const home = techniquesIn(facts.blocks).filter((block) => isForHome(basis.library.technique(block.technique), block));
   return {
     studio: facts.studio,
     course: facts.course,

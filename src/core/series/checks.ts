@@ -90,7 +90,7 @@ export function checkSeries(
       ...(live ? liveFindings(day, date, live).map(([severity, finding]) => add(severity, finding, null)) : []),
       ...(news.length > COURSE_LIMITS.newThings ? [add('mend', { code: 'two new things' }, null)] : []),
       ...blocks.flatMap((block) => [
-        ...(kind !== 'live' && !isForHome(planning.basis.library.find(block.technique)) ? [add('stop', { code: 'not alone' }, block)] : []),
+        ...(kind !== 'live' && !isForHome(planning.basis.library.find(block.technique), block) ? [add('stop', { code: 'not alone' }, block)] : []),
         ...RULES.flatMap((rule) => rule(block, { date, start }, known, planning))
           .filter((finding) => finding.code !== 'guard' || finding.finding.guard !== 'minutes jump')
           .map((finding) =>

@@ -55,6 +55,9 @@ describe('the draft', () => {
   test('what is for company is not drafted alone, and says so; on live days it may come', () => {
     const able = planning({ already: new Set(['natural', 'belly', 'deepened', 'equal-4-4', 'equal-4-4-4']) });
     expect(isForHome(SHIPPED_LIBRARY.find('square-4'))).toBe(false);
+    // By its breath, not by its label.
+    const mild = { rung: 1, pattern: '8:8:8:8' };
+    expect([isForHome(mild), isForHome({ rung: 2, pattern: '4:4' }, mild), isForHome({ rung: 2, pattern: '4:4' })]).toEqual([false, false, true]);
     const alone = draft({ themes: [['square-4']] }, able);
     expect(alone.left).toEqual(['square-4']);
     expect(practised(alone.days)).not.toContain('square-4');

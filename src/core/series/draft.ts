@@ -61,7 +61,10 @@ export function draftSeries(
     const kind = kinds[index];
     const last = index === dates.length - 1;
     const practised = known.filter(
-      (id) => wanted.includes(id) && (kind === 'live' || isForHome(planning.basis.library.find(id))) && isForSomebody(id, date, planning),
+      (id) =>
+        wanted.includes(id) &&
+        (kind === 'live' || isForHome(planning.basis.library.find(id), planning.taught(id))) &&
+        isForSomebody(id, date, planning),
     );
     if (last && practised.length > 1) return { kind, blocks: gathered(practised, minutes[index], fits).map(([id, of]) => block(id, of)) };
     if (kind === 'gentle') return { kind, blocks: [block(gentlest(known, planning), minutes[index])] };

@@ -121,7 +121,7 @@ export function problemOf(
         id,
         open.map(
           (index) =>
-            (kinds[index] === 'live' || isForHome(planning.basis.library.find(id))) &&
+            (kinds[index] === 'live' || isForHome(planning.basis.library.find(id), planning.taught(id))) &&
             weekOfDay(index + 1) >= (from.get(id) ?? 1) &&
             (id !== GRID || from.has(id) || endsPairing(index)) &&
             isForSomebody(id, dates[index], planning),

@@ -164,7 +164,8 @@ function whyNot(technique: string, asked: SeriesAsked, dates: readonly IsoDate[]
   const way = [technique, ...wayDown(ladder, technique)].filter((id) => id === technique || !already.has(id));
   if (way.some((id) => !basis.library.technique(id).taughtAt.includes(hourOf(asked.start)))) return 'hour';
   if (way.some((id) => open.every((at) => !isForSomebody(id, dates[at], planning)))) return 'left out by all';
-  if (!open.some((at) => kinds[at] === 'live') && way.some((id) => !isForHome(planning.basis.library.find(id)))) return 'not alone';
+  if (!open.some((at) => kinds[at] === 'live') && way.some((id) => !isForHome(planning.basis.library.find(id), planning.taught(id))))
+    return 'not alone';
   if (!settled && way.some((id) => isConnected(id, planning))) return 'not settled';
   if (way.some((id) => fewestMinutes(id, planning) > Math.max(...open.map((at) => minutes[at])))) return 'minutes';
   return already.has(technique) ? 'no free day' : 'days';

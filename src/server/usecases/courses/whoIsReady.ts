@@ -128,7 +128,7 @@ export function whoIsBehind(
   if (now < 0) return [];
   const nameOf = (id: string) => library.find(id)?.name ?? id;
   const dateOf = (at: number) => course.classes[at].date;
-  const gentle = (technique: string) => isForHome(library.find(technique));
+  const gentle = (technique: string) => isForHome(library.find(technique), planning.taught(technique));
   const days = (at: number) => daysBetween(at === now ? today : dateOf(at - 1), dateOf(at)) - (at === now ? 0 : 1);
   const lineOf = (name: string | null, came: ReadonlySet<number>, alone: (technique: string) => boolean): BehindLine => {
     const { steps, withRoom } = catchUp(course, came, now, (technique) => gentle(technique) && alone(technique), days);
