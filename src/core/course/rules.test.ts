@@ -7,6 +7,7 @@ import {
   mayAccept,
   placedOn,
   planningOf,
+  publishes,
   reachedIn,
   shifted,
   type CourseProblem,
@@ -196,4 +197,27 @@ test('what is the director’s to judge may be accepted, what is not may not; a 
   expect((['left out by all', 'standing', 'not settled', 'nobody qualified', 'closed'] as const).some((code) => mayAccept({ code }))).toBe(false);
   const check = { session: 's', technique: 'a', finding: { code: 'over time', planned: 1, minutes: 60 } } as const;
   expect(checkKey(check, 'takes 61 minutes of 60')).not.toBe(checkKey(check, 'takes 62 minutes of 60'));
+});
+
+test('nobody stands for holds, pumps or connected breath: such a class stops', () => {
+  const standing = { seat: 'standing', eyes: 'open', by: 'clock', moves: [] } as const;
+  const found = (id: string, setup?: Block['setup']) =>
+    checkCourse([session(0, [block(id, { setup })])], planning())
+      .filter(({ finding }) => finding.code === 'standing')
+      .map((check) => [check.severity, publishes(check)]);
+  for (const id of ['equal-4-4-4', 'pumps-27', 'connected']) expect([id, found(id, standing)]).toEqual([id, [['stop', 'not at all']]]);
+  expect([found('equal-4-4', standing), found('equal-4-4-4')]).toEqual([[], []]);
+});
+
+test('a preparation prepares what comes after it, and nothing before', () => {
+  const [movement, nose]: Block[] = [
+    { id: 'm', kind: 'prepare', part: 'movement', minutes: 5 },
+    { id: 'n', kind: 'prepare', part: 'clear-nose', minutes: 1 },
+  ];
+  const side = block('alternate-4-4');
+  const lacks = (...blocks: Block[]) =>
+    checkCourse([session(0, blocks)], planning()).flatMap(({ finding }) => (finding.code === 'not prepared' ? [finding.part] : []));
+  expect(lacks(movement, nose, side)).toEqual([]);
+  expect(lacks(movement, side, nose)).toEqual(['clear-nose']);
+  expect(lacks(side, movement, nose)).toEqual(['movement', 'clear-nose']);
 });

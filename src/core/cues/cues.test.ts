@@ -230,3 +230,11 @@ test('a studio’s schools are heard: the hand, how full, and which way counts g
   expect(opening({ 'hand position': 'index-finger' })).toBe('Right hand, the index finger alone: it closes right, then crosses to left');
   expect(opening({ 'hand position': 'index-finger', hand: 'left' })).toMatch(/^Left hand, .* closes left, then crosses to right$/);
 });
+
+test('the stop signs are said once, in the first thing that is practised, also where it is the only one', () => {
+  const one = block('one', '4:4', '3 min', 'equal-4-4');
+  for (const some of [[one], [one, { ...one, id: 'two' }]]) {
+    const alone = layOut(some, basis);
+    expect(alone.cues.filter(({ kind }) => kind === 'stop sign').map(({ block }) => block)).toEqual([0]);
+  }
+});

@@ -274,3 +274,33 @@ test('rules have ids of their own, and every asked condition has a rule', () => 
   expect(new Set(RULEBOOK.map(({ id }) => id)).size).toBe(RULEBOOK.length);
   for (const { id } of ASKED) expect(RULEBOOK.some((rule) => rule.condition === id)).toBe(true);
 });
+
+test('what is said at the door holds for today, whatever was set aside before', () => {
+  const blocked = RULEBOOK.filter(({ condition }) => condition === 'nose').map(({ id }) => id);
+  const aside: ScreenedPerson = {
+    ...person(yes('nose')),
+    clearances: [{ rules: blocked, on: addDays(today, -3), until: addDays(today, 30) }],
+    overrides: [{ id: 'o', rules: blocked, reason: 'always has been', by: 'Linnet Harrow', from: addDays(today, -3), until: addDays(today, 30) }],
+  };
+  const nose = (door = NOTHING_TODAY) => bearings(aside, today, door).filter(({ rule }) => rule.condition === 'nose');
+  expect(nose()).toEqual([]);
+  expect(nose({ ...NOTHING_TODAY, blockedNose: true }).map(({ rule }) => rule.id)).toEqual(blocked);
+});
+
+test('of two caps on a hold the tighter one is said and done, and no hold before either', () => {
+  const caps = (...conditions: string[]) => {
+    const { words, doing } = advise(bearings(person(...conditions.map((one) => yes(one))), today), {
+      pattern: mustParsePattern('8:8:8'),
+      dose,
+      pace,
+      tags: [],
+    }).advice;
+    return { words: words.filter((word) => /hold/.test(word)), doing };
+  };
+  const [two, four] = ['lungs', 'low blood pressure'].map((one) => caps(one).words.join());
+  const both = caps('lungs', 'low blood pressure').words.join();
+  const seconds = (text: string) => [...text.matchAll(/(\d+) s/g)].map(([, n]) => Number(n));
+  expect([seconds(two).length, seconds(four).length]).toEqual([1, 1]);
+  expect(seconds(two)[0]).not.toBe(seconds(four)[0]);
+  expect(seconds(both)).toEqual([Math.min(...seconds(two), ...seconds(four))]);
+});

@@ -205,3 +205,20 @@ describe("a person's own day", () => {
     expect(weekday(datesOf(paused)[0])).toBe(1);
   });
 });
+
+test('a step back asks for no more than the day it leaves, and is no gentle day; the first day is the last', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 7, max: 40 }), fc.integer({ min: 1, max: 3 }), fc.integer({ min: 3, max: 10 }), (length, from, to) => {
+      const { days } = draft({ length, from, to });
+      days.forEach((left, at) => {
+        const back = stepBack(days, at + 1);
+        expect(back).toBeLessThanOrEqual(Math.max(1, at));
+        if (back > 1) expect([minutesOf(days[back - 1]) <= minutesOf(left), days[back - 1].kind === 'gentle']).toEqual([true, false]);
+      });
+    }),
+    { numRuns: 20 },
+  );
+  // Days that were changed by hand need not grow: what asks for more is passed over.
+  const longer = draft21.map((day, at) => (at === 6 ? { ...day, blocks: day.blocks.map((block) => ({ ...block, dose: '30 min' })) } : day));
+  expect(stepBack(longer, 8)).toBeLessThan(7);
+});
