@@ -6,7 +6,7 @@ const shared = { testEnvironment: 'node', transform, transformIgnorePatterns: ['
 
 module.exports = {
   // Real databases and property tests, on machines that do other things beside.
-  testTimeout: 20_000,
+  testTimeout: 60_000,
   projects: [
     { displayName: 'core', ...shared, moduleNameMapper, testMatch: ['<rootDir>/src/**/*.test.ts'] },
     {
