@@ -29,7 +29,9 @@ export interface Case {
   readonly hours: string;
   readonly minutes: readonly number[];
   readonly already: readonly string[];
+  /** Techniques nobody may do. */
   readonly banned: readonly string[];
+  /** Families nobody is qualified to teach. */
   readonly unqualified: readonly string[];
   /** Techniques that wait for the director to say that the group is settled. */
   readonly unsettled?: readonly string[];
@@ -91,13 +93,14 @@ export function modelOf(file: CaseFile, one: Case): Model {
   // What was taught in a fixed class is known from then on.
   for (const held of one.fixed) for (const [id] of (held ?? []).map(stepped)) if (techniques[id]) want(id);
   const index = new Map(ids.map((id, at) => [id, at]));
-  const barred = new Set([...one.banned, ...one.unqualified, ...(one.unsettled ?? [])]);
+  const barred = new Set([...one.banned, ...(one.unsettled ?? [])]);
+  const untaught = new Set(one.unqualified);
   const bare = ids.map((id): Omit<Task, 'mostNeeded' | 'longestWait'> => {
     const { ms, settle, hours, side, family } = techniques[id];
     const known = already.has(id);
     const chain = one.goals.find(({ v }) => v === id)?.steps;
     const allowed = (open: readonly boolean[] | undefined) =>
-      [...one.hours].map((hour, at) => (hour === '*' || hours.includes(hour)) && !barred.has(id) && (open?.[at] ?? true));
+      [...one.hours].map((hour, at) => (hour === '*' || hours.includes(hour)) && !barred.has(id) && !untaught.has(family) && (open?.[at] ?? true));
     return {
       id,
       family,

@@ -1,5 +1,5 @@
 import type { Bounds } from './bounds';
-import type { Model, Placed } from './model';
+import type { Model, Placed, Step } from './model';
 import type { State } from './state';
 
 /** Something that could stand in a class. */
@@ -10,12 +10,31 @@ interface Item {
   readonly side: boolean;
   readonly isNew: boolean;
   readonly pinned: boolean;
+  /** A step up after which it may not stand where it could before: leaving it may be better. */
+  readonly narrows: boolean;
 }
 
-/** Every maximal set of what is still useful in a class, pins always among them, with at most one new thing. Empty where a pin cannot stand. */
+/**
+ * Every maximal set of what is still useful in a class, pins always among them, with at most one new thing; and where a step up would
+ * narrow where something may stand, the sets without that step too. Empty where a pin cannot stand.
+ */
 export function choicesIn(model: Model, bounds: Bounds, state: State, at: number): Placed[] {
+  const items = itemsIn(model, bounds, state, at, model.classes[at].pins);
+  const narrowing = items.filter(({ narrows }) => narrows);
+  if (narrowing.length === 0) return maximalSets(model, at, items);
+  const without = narrowing.reduce<readonly (readonly Item[])[]>((sets, item) => [...sets, ...sets.map((set) => [...set, item])], [[]]);
+  const all = without.flatMap((left) =>
+    maximalSets(
+      model,
+      at,
+      items.filter((item) => !left.includes(item)),
+    ),
+  );
+  return [...new Map(all.map((placed) => [[...placed].sort((a, b) => a[0] - b[0]).join(), placed])).values()];
+}
+
+function maximalSets(model: Model, at: number, items: readonly Item[]): Placed[] {
   const { room, sideRoom, pins } = model.classes[at];
-  const items = itemsIn(model, bounds, state, at, pins);
   const must = pins.map((task) => items.filter((item) => item.task === task));
   if (must.some((ways) => ways.length === 0)) return [];
   const free = items.filter(({ pinned }) => !pinned);
@@ -65,9 +84,9 @@ function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: r
     if (!(pinned || isUseful(model, state, index, at, wanted))) return;
     const known = state.knows(index);
     if (!task.already && !needsMet(model, state, index, at)) return;
-    const offer = (step: number, isNew: boolean): void => {
+    const offer = (step: number, isNew: boolean, narrows = false): void => {
       const { ms, allowed } = task.steps[step];
-      if (allowed[at]) items.push({ task: index, step, ms, side: task.side, isNew, pinned });
+      if (allowed[at]) items.push({ task: index, step, ms, side: task.side, isNew, pinned, narrows });
     };
     if (state.stepBegun[index] < 0) return offer(0, !known);
     const on = state.step[index];
@@ -75,10 +94,14 @@ function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: r
     const next = task.steps[on + 1];
     if (!next) return;
     const waited = model.classes[at].day - model.classes[state.stepBegun[index]].day;
-    if (state.onStep[index] >= next.classes && waited >= next.days) offer(on + 1, next.isNew);
+    if (state.onStep[index] >= next.classes && waited >= next.days) offer(on + 1, next.isNew, !standsWherever(next, task.steps[on], at + 1));
   });
   return items;
 }
+
+/** Whether a higher step may be taught wherever a lower one may, from some class on. */
+export const standsWherever = (higher: Step, lower: Step, from: number): boolean =>
+  higher.allowed === lower.allowed || lower.allowed.every((may, at) => at < from || !may || higher.allowed[at]);
 
 /** Whether every need of a task is met before a class. */
 export function needsMet({ tasks, classes }: Model, state: State, task: number, at: number): boolean {

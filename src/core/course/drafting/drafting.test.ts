@@ -155,7 +155,7 @@ test('what is proved best is as good as trying everything', () => {
       expect(best?.cost ?? Infinity).toBe(bruteForce(model));
       if (best) expect(bound).toBe(best.cost);
     }),
-    { numRuns: 400 },
+    { numRuns: 600 },
   );
 });
 
@@ -282,4 +282,12 @@ test('when it is enough, the best so far is given with its bound', () => {
   const solved = solve(small, one, { enough: () => (asked += 1) > 0, onBetter: () => undefined });
   expect(['proved', 'bound']).toContain(solved.status);
   expect(solved.bound).toBeLessThanOrEqual(solved.sum);
+});
+
+test('families nobody is qualified for are in no class, and what else belongs to them neither', () => {
+  const one = aCase({ dates: dates(5), goals: [{ v: 'a', r: 1 }] });
+  const { family } = small.techniques.a;
+  const allowed = (of: Case) => modelOf(small, of).tasks.map((task) => [task.family === family, task.steps[0].allowed.some(Boolean)]);
+  expect(allowed(one).every(([, may]) => may)).toBe(true);
+  expect(allowed({ ...one, unqualified: [family] }).every(([of, may]) => may === !of)).toBe(true);
 });

@@ -1,4 +1,5 @@
-import type { Model, Step } from './model';
+import { standsWherever } from './choices';
+import type { Model } from './model';
 import type { State } from './state';
 
 /** A state that was looked at: what it has, as bytes of which more is better. */
@@ -27,8 +28,8 @@ export class Frontier {
   admits(state: State, next: number): boolean {
     const adjusted = state.cost + state.open * next;
     const has = this.bytesOf(state, next);
-    for (const one of this.kept) if (one.adjusted <= adjusted && atLeast(one.has, has) && this.climbsAtLeast(one.state, state)) return false;
-    this.kept = this.kept.filter((one) => !(adjusted <= one.adjusted && atLeast(has, one.has) && this.climbsAtLeast(state, one.state)));
+    for (const one of this.kept) if (one.adjusted <= adjusted && atLeast(one.has, has) && this.climbsAtLeast(one.state, state, next)) return false;
+    this.kept = this.kept.filter((one) => !(adjusted <= one.adjusted && atLeast(has, one.has) && this.climbsAtLeast(state, one.state, next)));
     if (this.kept.length < MOST_KEPT) this.kept.push({ state, has, adjusted });
     return true;
   }
@@ -50,22 +51,22 @@ export class Frontier {
     return has;
   }
 
-  private climbsAtLeast(a: State, b: State): boolean {
+  private climbsAtLeast(a: State, b: State, next: number): boolean {
     return this.climbing.every((task) => {
       if (b.stepBegun[task] < 0) return true;
       if (a.stepBegun[task] < 0) return false;
       const { steps } = this.model.tasks[task];
       // A higher step that takes longer may not fit where a lower one does, or not be for anybody there.
-      if (a.step[task] !== b.step[task]) return a.step[task] > b.step[task] && standsWherever(steps[a.step[task]], steps[b.step[task]]);
+      if (a.step[task] !== b.step[task]) {
+        const [higher, lower] = [steps[a.step[task]], steps[b.step[task]]];
+        return a.step[task] > b.step[task] && higher.ms <= lower.ms && standsWherever(higher, lower, next);
+      }
       return a.onStep[task] >= b.onStep[task] && a.stepBegun[task] <= b.stepBegun[task];
     });
   }
 }
 
 const MOST_KEPT = 4000;
-
-const standsWherever = (higher: Step, lower: Step): boolean =>
-  higher.ms <= lower.ms && (higher.allowed === lower.allowed || lower.allowed.every((may, at) => !may || higher.allowed[at]));
 
 function atLeast(a: Uint8Array, b: Uint8Array): boolean {
   for (let index = 0; index < a.length; index += 1) if (a[index] < b[index]) return false;
