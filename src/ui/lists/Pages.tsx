@@ -15,7 +15,7 @@ export function Pages({ of: { shown, page, pages, first, of }, href, what, name 
   if (pages === 1) return null;
   const to = (at: number) => `${href}${href.includes('?') ? '&' : '?'}${name}=${at}`;
   return (
-    <nav className="actions" aria-label={`Pages of ${what}`} style={{ margin: '14px 0', alignItems: 'baseline' }}>
+    <nav aria-label={`Pages of ${what}`} style={{ display: 'flex', gap: 16, margin: '14px 0' }}>
       {page > 1 && <Link href={to(page - 1)}>‹ before</Link>}
       <span className="soft">
         <span className="num">
