@@ -2,6 +2,7 @@ import { sync } from 'node-ical';
 import { v7 as newId } from 'uuid';
 import { readPackage } from '../../src/core/exchange';
 import { SHIPPED_LIBRARY } from '../../src/core/library';
+import { tideBreath } from '../../src/core/library/example';
 import { addDays, isoDate } from '../../src/core/units';
 import { signIn } from '../../src/server/auth/signin';
 import { freshManager } from '../../src/server/db/orm';
@@ -525,6 +526,12 @@ describe('paper and files', () => {
     expect(await importCourse(await stranger(), { once, text, ...place })).toEqual({ id, place: 'courses' });
     expect((await exportCourse(await stranger(), id)).text).toBe(text);
     expect(await answerOf(exportCourse(await director(), id))).toBe('not-found');
+    // What comes along is looked at as it is when it is brought in.
+    const tide = tideBreath(newId());
+    const strong = JSON.stringify({ ...JSON.parse(text), techniques: [{ ...tide, technique: { ...tide.technique, pattern: '8:8:8:8' } }] });
+    const looked = await previewCourse(await stranger(), { once: newId(), text: strong });
+    expect(looked.problems.map(({ message }) => message)).toEqual([expect.stringContaining('asks for rung 4 at least')]);
+    await expect(importCourse(await stranger(), { once: newId(), text: strong, ...place })).rejects.toThrow(/asks for rung 4 at least/);
     expect((await sessionsOf(await stranger(), [id])).every(({ published, date }) => published === 0 && date >= isoDate('2027-01-05'))).toBe(true);
   });
 });

@@ -2,6 +2,7 @@ import { closureOn, courseDates } from '@/core/course';
 import { writePackage, type CoursePackage, type TravellingBlock } from '@/core/exchange';
 import type { PackagePreview } from '@/views/files';
 import { wayDown } from '@/core/ladder';
+import { libraryOf, ownProblems, ownProblemText } from '@/core/library';
 import type { Library } from '@/core/library';
 import { techniquesIn, type Block, type OwnWay, type TechniqueBlock } from '@/core/plan';
 import type { SeriesDay } from '@/core/series';
@@ -123,11 +124,18 @@ function travelling(block: Block): TravellingBlock {
 export async function previewCourse(desk: Desk, input: unknown): Promise<PackagePreview> {
   authorise(desk.who, 'edit courses');
   const { text } = await checked(packageFileForm, input);
-  const { course: read, problems, differs } = await readApart('course', text, await ownTechniques(desk));
+  const own = await ownTechniques(desk);
+  const { course: read, problems, differs } = await readApart('course', text, own);
   const all = await library(desk);
   const known = new Set((await ways(desk)).map(({ name }) => name));
+  // What comes along is asked here what it is asked when it is brought in.
+  const fresh = (read?.techniques ?? []).filter(({ technique }) => !all.find(technique.id));
+  const joined = fresh.length === 0 ? all : libraryOf([...own, ...fresh]);
+  const refused = fresh.flatMap((entry) =>
+    ownProblems(entry, joined).map((problem) => ({ class: null, message: `${entry.technique.name}: ${ownProblemText(problem, joined)}` })),
+  );
   return {
-    problems,
+    problems: [...problems, ...refused],
     differs,
     course: read && {
       name: read.name,
@@ -136,10 +144,7 @@ export async function previewCourse(desk: Desk, input: unknown): Promise<Package
       series: read.series !== undefined,
       minutes: read.minutes,
       goals: read.goals.map(({ technique }) => all.find(technique)?.name ?? technique),
-      brings: [
-        ...read.techniques.filter(({ technique }) => !all.find(technique.id)).map(({ technique }) => technique.name),
-        ...read.ways.filter(({ name }) => !known.has(name)).map(({ name }) => name),
-      ],
+      brings: [...fresh.map(({ technique }) => technique.name), ...read.ways.filter(({ name }) => !known.has(name)).map(({ name }) => name)],
     },
   };
 }
