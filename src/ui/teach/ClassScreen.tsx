@@ -116,7 +116,8 @@ export function ClassScreen({ room, run, change }: Props) {
           If dizzy, strained or uneasy: <strong>let go, breathe as you like.</strong>
         </p>
         <p className={styles.signs}>
-          Stop signs: {room.stopSigns.join(', ')}. {room.emergency}
+          {/* Whatever is cut off on a small screen, it is not the call for help. */}
+          {room.emergency} Stop signs: {room.stopSigns.join(', ')}.
         </p>
       </aside>
       <div className={styles.keys}>
