@@ -113,12 +113,12 @@ function AskAll({ due }: { due: number }) {
     refresh();
   };
   return (
-    <>
+    <div>
       <Button disabled={busy} onClick={() => void remind()}>
         Ask all {due} who were not asked yet
       </Button>
       <Refusal message={refusal} />
-    </>
+    </div>
   );
 }
 
