@@ -133,12 +133,14 @@ export const mendCourseForm = object({
   mends: array()
     .of(
       object({
-        code: oneOf(['weeks', 'minutes', 'hour', 'times', 'later', 'settled', 'without', 'practise', 'unpin'] as const),
+        code: oneOf(['weeks', 'minutes', 'hour', 'times', 'later', 'settled', 'without', 'practise', 'unpin', 'arrive'] as const),
         technique: slug('No such technique.'),
         number: number().nullable().default(null).integer(),
         hour: oneOf(['m', 'd', 'e'] as const)
           .nullable()
           .notRequired(),
+        /** Where a climb is to arrive instead. */
+        way: object({ pattern: pattern(), dose: dose() }).optional().default(undefined),
       }),
     )
     .min(1)

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { growthFindings, isHeld, nextCounts, nextVolume, rungFindings, shorterHold } from '.';
+import { growthFindings, isHeld, nextPattern, nextVolume, rungFindings, shorterHold } from '.';
 import { millis } from '../units';
 import { SHIPPED_LIBRARY } from '../library';
 
@@ -13,10 +13,21 @@ test.each([
   ['4:4:4', '6:6:6', '5:5:5'],
   ['in 4 left, out 4 right, alternating', 'in 4 left, out 6 right, alternating', 'in 4 left, out 5 right, alternating'],
   ['6:7', '6:7', null],
-  ['4:4', '4:4:4', null],
-  ['27 pumps at 60', '54 pumps at 60', null],
+  ['4:4', '4:4:4:4', '4:4:4'],
+  ['4:4:4', '4:4:4:4', '4:4:4:4'],
+  ['4:4', '4:6:4', '4:4:4'],
+  ['27 pumps at 60', '108 pumps at 60', '54 pumps at 60'],
+  ['27 pumps at 60', '40 pumps at 60', '40 pumps at 60'],
+  [
+    'each round in 4, hold 4 s, out 4; 27 pumps at 60',
+    'each round in 4, hold 12 s, out 4; 27 pumps at 60',
+    'each round in 4, hold 5 s, out 4; 27 pumps at 60',
+  ],
+  ['in 8 s, out 8 s', 'in 8 s, out 15 s', 'in 8 s, out 10 s'],
+  ['4:4 for 3 rounds > 4:4:4 for 3 rounds', '4:4 for 3 rounds > 6:6:6 for 3 rounds', '4:4 for 3 rounds > 5:5:5 for 3 rounds'],
+  ['4:4', '27 pumps at 60', null],
 ])('from %s towards %s comes %s', (from, target, next) => {
-  expect(nextCounts(from, target)).toBe(next);
+  expect(nextPattern(from, target)).toBe(next);
 });
 
 test('volume grows by a minute or a fifth a week, whichever is larger', () => {
@@ -33,7 +44,7 @@ test('a counts climb ends at its target and never jumps', () => {
     fc.property(counts, counts, counts, counts, (a, b, c, d) => {
       let at = `${a}:${b}`;
       for (let step = 0; step < 12; step += 1) {
-        const next = nextCounts(at, `${c}:${d}`);
+        const next = nextPattern(at, `${c}:${d}`);
         if (!next) break;
         expect(growthFindings(done(at), done(next), 7).filter(({ guard }) => guard === 'count jump')).toEqual([]);
         at = next;

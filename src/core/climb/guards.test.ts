@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { climbSteps, growthFindings, nextCounts, nextVolume, restFindings, rungFindings, GROWTH_LIMITS, GUARDS, type Guards, rungAsked } from '.';
+import { climbSteps, growthFindings, nextPattern, nextVolume, restFindings, rungFindings, GROWTH_LIMITS, GUARDS, type Guards, rungAsked } from '.';
 import { SHIPPED_LIBRARY } from '../library';
 import { millis } from '../units';
 
@@ -54,7 +54,7 @@ test('no growing path of counts, layers, volume or pumps trips a guard', () => {
       (from, to, layers) => {
         let at = from.slice(0, layers).join(':');
         for (;;) {
-          const next = nextCounts(at, to.slice(0, layers).join(':'));
+          const next = nextPattern(at, to.slice(0, layers).join(':'));
           if (!next) break;
           expect(guards(at, next, 3)).toEqual([]);
           at = next;

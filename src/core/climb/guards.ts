@@ -94,7 +94,8 @@ function strongest(pattern: Pattern, pace: Pace): CyclePattern | null {
 
 function breathGrowth(before: Pattern, after: Pattern, pace: Pace): GuardFinding[] {
   const [was, is] = [strongest(before, pace), strongest(after, pace)];
-  if (!was || !is) return [];
+  const around = AROUND.flatMap((where) => aroundGrowth(standsAt(before, where), standsAt(after, where), pace));
+  if (!was || !is) return around;
   const pairs = paired(was.phases, is.phases);
   const jumps = pairs.flatMap(({ phase, old }) => (old ? growthOf(old, phase, pace) : []));
   const counts = jumps.filter((finding) => finding.guard === 'count jump');
@@ -105,7 +106,19 @@ function breathGrowth(before: Pattern, after: Pattern, pace: Pace): GuardFinding
     .filter((length) => length > inhale)
     .map((length) => ({ guard: 'layer too long', is: length / 1000, limit: inhale / 1000 }) as const);
   const most = counts.length > 0 ? [{ guard: 'count jump', by: Math.max(...counts.map(({ by }) => by)) } as const] : [];
-  return [...most, ...jumps.filter(({ guard }) => guard !== 'count jump'), ...layers];
+  return [...around, ...most, ...jumps.filter(({ guard }) => guard !== 'count jump'), ...layers];
+}
+
+const AROUND = ['leadIn', 'entry', 'everyRound', 'leadOut'] as const;
+
+function standsAt(pattern: Pattern, where: (typeof AROUND)[number]): readonly Phase[] {
+  const room = roomPattern(pattern);
+  return room.kind === 'natural' ? [] : room[where];
+}
+
+/** What stands around the rounds grows as what is in them; what is new there has its own limit. */
+function aroundGrowth(before: readonly Phase[], after: readonly Phase[], pace: Pace): GuardFinding[] {
+  return paired(before, after).flatMap(({ phase, old }) => (old ? growthOf(old, phase, pace) : []));
 }
 
 /** Each phase of a later pattern with the one it grew from; none where it is new. Whatever comes behind a new layer still finds its own. */

@@ -1,37 +1,17 @@
-import { formatDose, formatPattern, mustParseDose, mustParsePattern, type CyclePattern, type Dose, type Pattern } from '../pattern';
+import { formatDose, mustParseDose, mustParsePattern, type Dose } from '../pattern';
 import { timeBlock, type Pace } from '../timing';
 import { GUARDS, type Guards } from './limits';
-
-/**
- * One step of a counts climb: every phase moves at most one count towards the target.
- * @returns the next pattern in canonical text, or null when there is nothing to climb or the two are not alike
- * @example nextCounts('4:4:4', '6:6:6') // "5:5:5"
- */
-export function nextCounts(from: string, target: string): string | null {
-  const [now, goal] = [mustParsePattern(from), mustParsePattern(target)];
-  if (goal.kind !== 'cycle' || !alike(now, goal) || from === target) return null;
-  const phases = now.phases.map((phase, index) => {
-    const wanted = goal.phases[index].length;
-    if (phase.length.unit !== 'counts' || wanted.unit !== 'counts') return phase;
-    return { ...phase, length: { unit: 'counts' as const, n: phase.length.n + Math.sign(wanted.n - phase.length.n) } };
-  });
-  return formatPattern({ ...now, phases });
-}
-
-/** Whether two patterns are the same phases in counts, so that one can grow into the other. */
-export function alike(now: Pattern, goal: Pattern): now is CyclePattern {
-  if (now.kind !== 'cycle' || goal.kind !== 'cycle') return false;
-  const shape = (pattern: CyclePattern) => pattern.phases.map(({ kind, side, length }) => `${kind} ${side} ${length.unit}`).join();
-  return shape(now) === shape(goal);
-}
 
 /** The longest a dose may grow to in a week: a fifth more, or a minute, whichever is larger. In milliseconds. */
 export function mostAfterAWeek(time: number, { weekShare, weekMinutes }: Guards = GUARDS): number {
   return Math.max(time * (1 + weekShare), time + weekMinutes * 60_000);
 }
 
+/** Minutes come whole where they can, else in halves, else in quarters. */
+const PARTS = [1, 2, 4] as const;
+
 /**
- * One week's step of a volume climb towards a target dose, in rounds or minutes, inside the guard.
+ * One week's step of a volume climb towards a target dose, in rounds or minutes, or from the one to the other, inside the guard.
  * @param stepMinutes the most it grows by at once, where that is to be less than the guard allows
  * @returns the next dose in canonical text, or null when it is reached or no step fits the guard
  * @example nextVolume('4:4', '4 min', '6 min', pace) // "5 min"
@@ -41,16 +21,22 @@ export function nextVolume(pattern: string, from: string, target: string, pace: 
   const read = mustParsePattern(pattern);
   const time = (dose: Dose) => timeBlock(read, dose, pace).planned;
   const most = Math.min(mostAfterAWeek(time(now), guards), time(now) + stepMinutes * 60_000);
-  if (now.kind === 'minutes' && goal.kind === 'minutes') {
-    // Whole minutes, but where it is asked to grow by less.
-    const parts = stepMinutes % 1 > 0 ? 4 : 1;
-    const minutes = Math.min(goal.minutes, Math.floor((most / 60_000) * parts) / parts);
-    return minutes > now.minutes ? formatDose({ ...goal, minutes }) : null;
-  }
-  if (now.kind !== 'rounds' || goal.kind !== 'rounds') return null;
-  for (let rounds = goal.rounds; rounds > now.rounds; rounds -= 1) {
-    const dose = { ...goal, rounds };
-    if (time(dose) <= most) return formatDose(dose);
-  }
-  return null;
+  const may = (dose: Dose) => time(dose) <= most && timeBlock(read, dose, pace).fits;
+  if (from === target) return null;
+  if (may(goal)) return formatDose(goal);
+  // In another measure it comes to about what it was; in its own it grows.
+  const grows = (dose: Dose) => may(dose) && (dose.kind !== now.kind || time(dose) > time(now));
+  const next = (goal.kind === 'rounds' ? fewerRounds(goal) : fewerMinutes(goal, most)).find(grows);
+  return next ? formatDose(next) : null;
+}
+
+const fewerRounds = (goal: Extract<Dose, { kind: 'rounds' }>): Dose[] =>
+  Array.from({ length: goal.rounds }, (_, less) => ({ ...goal, rounds: goal.rounds - less }));
+
+/** Fewer minutes than a goal's, the most first: whole ones, then halves, then quarters. */
+function fewerMinutes(goal: Extract<Dose, { kind: 'minutes' }>, most: number): Dose[] {
+  return PARTS.flatMap((parts) => {
+    const first = Math.floor(Math.min(goal.minutes, most / 60_000 / goal.sets) * parts + 1e-9);
+    return Array.from({ length: first }, (_, less): Dose => ({ ...goal, minutes: (first - less) / parts }));
+  });
 }

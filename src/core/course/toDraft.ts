@@ -1,4 +1,4 @@
-import { climbSteps, type ClimbStep } from '../climb';
+import { arrives, climbSteps, isLighterThan, levelAfter, type ClimbStep } from '../climb';
 import { wayDown } from '../ladder';
 import { blockTime, techniquesIn, type TechniqueBlock } from '../plan';
 import { isSideWork } from '../techniques';
@@ -11,6 +11,9 @@ import { COURSE_LIMITS } from './limits';
 import { hourOf, type CourseSession, type Goal, type Planning } from './types';
 
 /** A course as what the search works on. */
+
+/** A step of a climb; one that is beyond what the guards allow is asked for, and done by nobody. */
+export type StepOfDraft = ClimbStep & { readonly beyond?: true };
 
 const HOUR = { morning: 'm', day: 'd', evening: 'e' } as const;
 
@@ -36,20 +39,23 @@ export function climbsOf(sessions: readonly CourseSession[], goals: readonly Goa
   for (const id of [...wanted]) for (const below of wayDown(ladder, id)) wanted.add(below);
   const ids = [...wanted].filter((id) => library.find(id) !== null);
   const first = (id: string): TechniqueBlock => {
-    const last = standing.findLast(({ technique }) => technique === id);
-    const way = last ?? taught(id);
+    // A lighter class is one class: what comes next goes on from the level before it.
+    const level = standing.filter(({ technique }) => technique === id).reduce<TechniqueBlock | undefined>(levelAfter, undefined);
+    const way = level ?? taught(id);
     return { id, kind: 'technique', technique: id, pattern: way.pattern, dose: way.dose, tempo };
   };
-  const differs = (a: TechniqueBlock, b: TechniqueBlock) => a.pattern !== b.pattern || a.dose !== b.dose;
+  const differs = (a: TechniqueBlock, b: TechniqueBlock) => (a.pattern !== b.pattern || a.dose !== b.dose) && !isLighterThan(a, b);
   const isBelow = (id: string, from: TechniqueBlock) => standing.some((block) => block.technique === id && differs(block, from));
-  const climbs = new Map<string, readonly ClimbStep[]>(
+  const climbs = new Map<string, readonly StepOfDraft[]>(
     ids.map((id) => {
       const goal = goals.find(({ technique }) => technique === id);
       const from = first(id);
       if (!goal) return [id, [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }]];
       const steps = climbSteps(from, goal, pace, goal, planning.guards);
       // Classes that did it otherwise than it stands now were below this climb: they count, but not on its steps.
-      return [id, isBelow(id, from) ? [{ ...steps[0], isNew: false }, { ...steps[0], isNew: false }, ...steps.slice(1)] : steps];
+      const beyond = { pattern: goal.pattern, dose: goal.dose, isNew: false, classes: 0, days: 0, lighter: false, beyond: true } as const;
+      const whole = arrives(steps, goal) ? steps : [...steps, beyond];
+      return [id, isBelow(id, from) ? [{ ...steps[0], isNew: false }, { ...steps[0], isNew: false }, ...whole.slice(1)] : whole];
     }),
   );
   return { ids, wanted, pins, climbs, first, differs, isBelow };
@@ -97,12 +103,13 @@ export function problemOf(sessions: readonly CourseSession[], goals: readonly Go
   const asTaught = (id: string): TechniqueBlock => ({ id, kind: 'technique', technique: id, ...taught(id), tempo });
   // Who may do it is asked of each step, on each day: also on those of classes that may be added at the end.
   const days = [...sessions, ...addedDays(sessions, planning)];
-  const openAt = (id: string, { pattern, dose }: Pick<ClimbStep, 'pattern' | 'dose'>): boolean[] =>
-    days.map(
-      (day) =>
-        day.fixed ||
-        (forSomebody({ ...first(id), pattern, dose }, day, NOTHING_BEFORE, planning).length === 0 && isTaughtBySomebody(asTaught(id), day, planning)),
-    );
+  const openAt = (id: string, { pattern, dose, beyond }: StepOfDraft): boolean[] => {
+    const may = (day: Day) =>
+      !beyond &&
+      forSomebody({ ...first(id), pattern, dose }, day, NOTHING_BEFORE, planning).length === 0 &&
+      isTaughtBySomebody(asTaught(id), day, planning);
+    return days.map((day) => day.fixed || may(day));
+  };
   const time = (id: string, { pattern, dose }: Pick<ClimbStep, 'pattern' | 'dose'>) => blockTime({ ...first(id), pattern, dose }, basis);
   const part = (id: string) => library.part(id).minutes;
   const file: Omit<CaseFile, 'instances'> = {
@@ -150,6 +157,8 @@ export function problemOf(sessions: readonly CourseSession[], goals: readonly Go
           fresh: step.isNew ? 1 : 0,
           n: step.classes,
           d: step.days,
+          once: step.lighter ? 1 : 0,
+          way: { pattern: step.pattern, dose: step.dose },
           open: openAt(technique, step),
         })),
       };

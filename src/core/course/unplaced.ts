@@ -1,11 +1,10 @@
-import type { ClimbStep } from '../climb';
 import { wayDown } from '../ladder';
 import { techniquesIn, type TechniqueBlock } from '../plan';
 import { inTimeOrder } from './checks';
 import { forSettled, forSomebody, NOTHING_BEFORE, type Finding } from './constraints';
 import { clashOf, mendsFor, type MendOf, type Request } from './drafting';
 import { frameTime } from './frame';
-import { climbsOf, isTaughtBySomebody, problemOf } from './toDraft';
+import { climbsOf, isTaughtBySomebody, problemOf, type StepOfDraft } from './toDraft';
 import { hourOf, type CourseSession, type Goal, type Planning } from './types';
 
 /** Goals without a place: why, and what would mend it. */
@@ -27,6 +26,8 @@ export type Blocked =
   | { readonly why: 'hour'; readonly technique: string; readonly hours: readonly string[] }
   | { readonly why: 'left out by all'; readonly technique: string; readonly upTo?: UpTo }
   | { readonly why: 'not settled' | 'nobody qualified'; readonly technique: string }
+  /** The guards allow no step further than this. */
+  | { readonly why: 'guards'; readonly technique: string; readonly upTo: Pick<UpTo, 'pattern' | 'dose'> }
   /** Found by a draft from before reasons were kept as codes, or not settled in the time there was. */
   | { readonly why: 'earlier draft'; readonly technique: string }
   /** Nothing stands in its way: it was asked for after the last draft, or what it had was moved away. */
@@ -86,9 +87,7 @@ export function whyNot(
     if (clash) return { why: 'clash', technique, with: clash.map(({ code, technique: of }) => ({ code, technique: of })) };
     return { why: enough() ? 'earlier draft' : 'not drafted', technique };
   };
-  const mends = mendsFor(file, one, enough).map((together) =>
-    together.map(({ code, technique, number, hour }): MendCode => ({ code, technique, number, hour })),
-  );
+  const mends = mendsFor(file, one, enough).map((together) => together.map(({ with: _, ...mend }): MendCode => mend));
   return left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, goals, planning) ?? clashWith(goal), mends }));
 }
 
@@ -111,18 +110,19 @@ function plainlyBlocked({ technique: goal }: Goal, sessions: readonly CourseSess
   return endsBefore(goal, sessions, goals, planning);
 }
 
-/** A climb that ends, for everybody, before its last step: a technique's first way is not its last. */
+/** A climb that ends, for everybody or by the guards, before its last step: a technique's first way is not its last. */
 function endsBefore(goal: string, sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning): Blocked | null {
   const open = sessions.filter(({ fixed }) => !fixed);
   const { climbs, first } = climbsOf(sessions, goals, planning);
-  const mayAt = ({ pattern, dose }: ClimbStep) =>
+  const mayAt = ({ pattern, dose }: StepOfDraft) =>
     open
       .map(({ date }) => planning.tally({ ...first(goal), pattern, dose }, date))
       .map(({ people, leaveOut, askFirst }) => ({ people, may: people - leaveOut - askFirst }))
       .reduce((best, one) => (one.may > best.may || one.people === 0 ? one : best), { people: 1, may: 0 });
   const steps = climbs.get(goal)!.map((step) => ({ step, at: mayAt(step) }));
-  const barred = steps.findIndex(({ at }) => at.people > 0 && at.may === 0);
+  const barred = steps.findIndex(({ step, at }) => step.beyond || (at.people > 0 && at.may === 0));
   if (barred < 1) return null;
   const { step, at } = steps[barred - 1];
+  if (steps[barred].step.beyond) return { why: 'guards', technique: goal, upTo: { pattern: step.pattern, dose: step.dose } };
   return { why: 'left out by all', technique: goal, upTo: { pattern: step.pattern, dose: step.dose, ...at } };
 }

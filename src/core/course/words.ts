@@ -145,6 +145,8 @@ function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: st
     case 'left out by all':
       if (blocked.upTo) return upToText(blocked.upTo, counts);
       return `everyone in the cohort must leave ${blocked.technique === goal ? 'it' : name(blocked.technique)} out`;
+    case 'guards':
+      return `no step further than ${blocked.upTo.pattern} for ${blocked.upTo.dose} is inside the guards`;
     case 'not settled':
       return `${it} is for a settled group, and this course does not say that it is one`;
     case 'nobody qualified':

@@ -1,4 +1,4 @@
-import type { GuardFinding } from '../../climb';
+import { levelAfter, type GuardFinding } from '../../climb';
 import type { Shortfall } from '../../ladder';
 import { techniquesIn, type TechniqueBlock } from '../../plan';
 import type { IsoDate } from '../../units';
@@ -22,7 +22,7 @@ export type Finding =
   | { readonly code: 'no round fits' }
   | { readonly code: 'standing' };
 
-/** How a technique was last practised. */
+/** The level a technique is on, and when it was last practised: after a lighter class it is the level before that. */
 export interface Last {
   readonly block: TechniqueBlock;
   readonly date: IsoDate;
@@ -57,7 +57,7 @@ export function after(before: Before, { blocks, date }: Pick<CourseSession, 'blo
   const [practised, last] = [new Map(before.practised), new Map(before.last)];
   for (const block of techniquesIn(blocks)) {
     practised.set(block.technique, [...(practised.get(block.technique) ?? []).filter((on) => on !== date), date]);
-    last.set(block.technique, { block, date });
+    last.set(block.technique, { block: levelAfter(last.get(block.technique)?.block, block), date });
   }
   const rests = blocks.flatMap((block) => (block.kind === 'rest' ? [block.minutes] : []));
   return { practised, last, rest: rests.length > 0 ? Math.max(...rests) : before.rest };

@@ -48,6 +48,10 @@ export interface Case {
       readonly d: number;
       readonly at?: string;
       readonly open?: readonly boolean[];
+      /** For one class and no more. */
+      readonly once?: number;
+      /** What it is, for whoever reads of it. */
+      readonly way?: { readonly pattern: string; readonly dose: string };
     }[];
   }[];
   /** What stands in past and published classes, with the step it was done on where that is not the first; null for an open one. */
@@ -106,11 +110,12 @@ export function modelOf(file: CaseFile, one: Case): Model {
       family,
       already: known,
       side: side > 0,
-      steps: (chain ?? [{ ms, fresh: 0, n: 0, d: 0, open: undefined }]).map((step) => ({
+      steps: (chain ?? [{ ms, fresh: 0, n: 0, d: 0, once: 0, open: undefined }]).map((step) => ({
         ms: step.ms + settle * frame.settle * MINUTE_MS,
         isNew: step.fresh > 0,
         classes: step.n,
         days: step.d,
+        once: (step.once ?? 0) > 0,
         allowed: allowed(step.open ?? one.open?.[id]),
       })),
       over: (needsOf.get(id) ?? []).flatMap(([needs]) => index.get(needs) ?? []),

@@ -90,7 +90,7 @@ function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: r
     };
     if (state.stepBegun[index] < 0) return offer(0, !known);
     const on = state.step[index];
-    offer(on, false);
+    if (!task.steps[on].once) offer(on, false);
     const next = task.steps[on + 1];
     if (!next) return;
     const waited = model.classes[at].day - model.classes[state.stepBegun[index]].day;

@@ -71,6 +71,7 @@ const anyCase: fc.Arbitrary<Case> = fc
         steps: fc.integer({ min: 1, max: 3 }),
         bars: someBars,
         grows: fc.boolean(),
+        once: fc.boolean(),
       }),
       {
         minLength: 1,
@@ -88,15 +89,17 @@ const anyCase: fc.Arbitrary<Case> = fc
       hours: hour.repeat(count),
       minutes: Array.from({ length: count }, () => minutes),
       already,
-      goals: goals.map(({ v, r, steps, bars, grows }) => ({
+      goals: goals.map(({ v, r, steps, bars, grows, once }) => ({
         v,
         r,
         steps: Array.from({ length: steps }, (_, step) => ({
-          ms: 120_000 + (grows ? step * 60_000 : 0),
+          ms: once && step === 1 && steps === 3 ? 60_000 : 120_000 + (grows ? step * 60_000 : 0),
           fresh: step === 0 ? 1 : 0,
           n: step,
           d: step * 7,
           open: bars?.[step],
+          // A lighter one in the middle: for one class, and shorter than what comes before and after it.
+          once: once && step === 1 && steps === 3 ? 1 : 0,
         })),
       })),
       fixed: held ? Array.from({ length: count }, (_, at) => (at === held.at ? held.of : null)) : [],
@@ -117,7 +120,7 @@ function everySet(model: Model, state: State, at: number): Placed[] {
     const on = state.step[index];
     const next = task.steps[on + 1];
     const may = next && state.onStep[index] >= next.classes && model.classes[at].day - model.classes[state.stepBegun[index]].day >= next.days;
-    return open([[index, on, false], ...(may ? [[index, on + 1, next.isNew] as const] : [])]);
+    return open([...(task.steps[on].once ? [] : [[index, on, false] as const]), ...(may ? [[index, on + 1, next.isNew] as const] : [])]);
   });
   let sets: (readonly (readonly [number, number, boolean])[])[] = [[]];
   for (const own of ways) sets = sets.flatMap((set) => [set, ...own.map((way) => [...set, way])]);

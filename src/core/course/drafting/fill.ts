@@ -35,7 +35,11 @@ function withKnown(model: Model, state: State, placed: Placed, at: number, last:
     .map(({ task, index }) => ({ task, index, step: state.stepBegun[index] < 0 ? 0 : state.step[index] }))
     .filter(
       ({ task, index, step }) =>
-        state.knows(index) && task.steps[step].allowed[at] && !here.has(index) && (task.already || needsMet(model, state, index, at)),
+        state.knows(index) &&
+        !task.steps[step].once &&
+        task.steps[step].allowed[at] &&
+        !here.has(index) &&
+        (task.already || needsMet(model, state, index, at)),
     )
     .sort((a, b) => Number(outgrown(a.index)) - Number(outgrown(b.index)) || due(b.index) - due(a.index) || b.index - a.index);
   const whole = [...placed];

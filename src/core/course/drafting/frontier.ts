@@ -59,7 +59,8 @@ export class Frontier {
       // A higher step that takes longer may not fit where a lower one does, or not be for anybody there.
       if (a.step[task] !== b.step[task]) {
         const [higher, lower] = [steps[a.step[task]], steps[b.step[task]]];
-        return a.step[task] > b.step[task] && higher.ms <= lower.ms && standsWherever(higher, lower, next);
+        // One that is for a single class cannot be stayed on where another can.
+        return a.step[task] > b.step[task] && !higher.once && higher.ms <= lower.ms && standsWherever(higher, lower, next);
       }
       return a.onStep[task] >= b.onStep[task] && a.stepBegun[task] <= b.stepBegun[task];
     });

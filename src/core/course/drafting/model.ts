@@ -8,6 +8,8 @@ export interface Step {
   /** Classes on the step below, and days since that began. */
   readonly classes: number;
   readonly days: number;
+  /** It is practised in one class and no more: the next is on the step after it. */
+  readonly once: boolean;
   /** By class: whether it may be taught there at all. A first step may be where the last may not, and the other way round. */
   readonly allowed: readonly boolean[];
 }

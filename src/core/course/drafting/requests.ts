@@ -11,11 +11,13 @@ export interface Request {
 
 /** A change that makes every goal possible, worked out beforehand. */
 export interface MendOf {
-  readonly code: 'weeks' | 'minutes' | 'hour' | 'times' | 'later' | 'settled' | 'without' | 'practise' | 'unpin';
+  readonly code: 'weeks' | 'minutes' | 'hour' | 'times' | 'later' | 'settled' | 'without' | 'practise' | 'unpin' | 'arrive';
   readonly technique: string | null;
   /** Weeks, minutes or times; null where there is no number. */
   readonly number: number | null;
   readonly hour: 'm' | 'd' | 'e' | null;
+  /** Where a climb would arrive instead. */
+  readonly way?: { readonly pattern: string; readonly dose: string };
   readonly with: (one: Case) => Case;
 }
 
@@ -175,6 +177,7 @@ export function mendsFor(file: CaseFile, one: Case, enough: () => boolean): read
       enough,
     ) === true;
   const single = [...weeksMend(file, one, enough), ...mendsIn(file, one)].filter((mend) => works([mend]));
+  single.push(...one.goals.flatMap(({ v }) => arriveMend(one, v, (mend) => works([mend]))));
   // Of longer classes the shortest that does is enough.
   const shortest = single.filter((mend, index) => mend.code !== 'minutes' || single.findIndex(({ code }) => code === 'minutes') === index);
   if (shortest.length > 0) return shortest.map((mend) => [mend]);
@@ -189,6 +192,28 @@ export function mendsFor(file: CaseFile, one: Case, enough: () => boolean): read
 }
 
 const MOST_PAIRS = 6;
+
+/** The furthest a climb could be asked to arrive at, short of its end, if that does. */
+function arriveMend(one: Case, technique: string, works: (mend: MendOf) => boolean): MendOf[] {
+  const steps = one.goals.find(({ v }) => v === technique)?.steps ?? [];
+  const upTo = (step: number): MendOf => ({
+    code: 'arrive',
+    technique,
+    number: null,
+    hour: null,
+    way: steps[step].way,
+    with: (of) => ({ ...of, goals: of.goals.map((goal) => (goal.v === technique ? { ...goal, steps: steps.slice(0, step + 1) } : goal)) }),
+  });
+  // Where a shorter climb does not do, no longer one does.
+  const at = steps.flatMap(({ way, once }, step) => (way && !once && step < steps.length - 1 ? [step] : []));
+  let [low, high] = [-1, at.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (works(upTo(at[middle]))) low = middle;
+    else high = middle - 1;
+  }
+  return low < 0 ? [] : [upTo(at[low])];
+}
 
 function weeksBy(one: Case, more: number): MendOf {
   const weeks = one.further?.weeks ?? Math.ceil((Date.parse(one.dates.at(-1)!) - Date.parse(one.dates[0]) + DAY_MS) / (7 * DAY_MS));
@@ -233,7 +258,7 @@ export function requestText({ code, technique }: Pick<Request, 'code' | 'techniq
 const HOURS = { m: 'a morning class', d: 'a class by day', e: 'an evening class' } as const;
 
 /** A mend as its button says it. @example mendOfText({ code: 'weeks', number: 12, technique: null, hour: null }, (id) => id) // "12 weeks" */
-export function mendOfText({ code, technique, number, hour }: Omit<MendOf, 'with'>, name: (id: string) => string): string {
+export function mendOfText({ code, technique, number, hour, way }: Omit<MendOf, 'with'>, name: (id: string) => string): string {
   const of = name(technique ?? '');
   switch (code) {
     case 'weeks':
@@ -248,6 +273,8 @@ export function mendOfText({ code, technique, number, hour }: Omit<MendOf, 'with
       return `${of} later than its day`;
     case 'settled':
       return 'a settled group';
+    case 'arrive':
+      return `${of} up to ${way?.pattern} for ${way?.dose}`;
     case 'without':
       return `without ${of}`;
     case 'practise':

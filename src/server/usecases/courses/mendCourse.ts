@@ -29,7 +29,7 @@ export async function mendCourse(desk: Desk, input: unknown): Promise<{ readonly
       const was = await sessionsOf(to, [id]);
       asSeen(to, was, seen);
       const all = await library(to);
-      const codes = mends.map(({ code, technique, number, hour }): MendCode => ({ code, technique, number, hour: hour ?? null }));
+      const codes = mends.map(({ code, technique, number, hour, way }): MendCode => ({ code, technique, number, hour: hour ?? null, way }));
       await askedAnew(to, before, requestWith(before, codes), was);
       for (const { code, technique, number } of codes) {
         if (code === 'practise' && technique && all.find(technique))
@@ -55,7 +55,7 @@ async function unpin(at: Writing<Staff>, session: Session | undefined, technique
 function requestWith(found: Course, mends: readonly MendCode[]): Partial<Requested> {
   let { goals }: { goals: readonly Goal[] } = found;
   let to: Partial<Requested> = {};
-  for (const { code, technique, number, hour } of mends) {
+  for (const { code, technique, number, hour, way } of mends) {
     const about = goals.find((goal) => goal.technique === technique);
     if (code === 'weeks' && number && number > found.weeks && number <= FORM_LIMITS.weeks) to = { ...to, weeks: number };
     else if (code === 'minutes' && number && number > found.minutes && number <= 180) to = { ...to, minutes: number };
@@ -63,6 +63,7 @@ function requestWith(found: Course, mends: readonly MendCode[]): Partial<Request
     else if (code === 'times' && about && number && number >= 1) goals = goals.map((goal) => (goal === about ? { ...goal, practise: number } : goal));
     else if (code === 'without' && about && goals.length > 1) goals = goals.filter((goal) => goal !== about);
     else if (code === 'later' && about) goals = goals.map((goal) => (goal === about ? { ...goal, by: null } : goal));
+    else if (code === 'arrive' && about && way) goals = goals.map((goal) => (goal === about ? { ...goal, ...way } : goal));
     else if (code === 'settled') to = { ...to, settled: true };
     else if ((code !== 'practise' && code !== 'unpin') || !technique)
       throw invalid({ field: 'mends', message: 'This change does not fit the course any more.' });
