@@ -49,7 +49,8 @@ export interface Climb {
   readonly every: string;
   /** The day it is reached on; null where the plan does not reach it. */
   readonly arrives: IsoDate | null;
-  readonly inWeeks: number | null;
+  /** In which week of the course that is. */
+  readonly week: number | null;
   readonly stairs: readonly ClimbStair[];
   readonly points: readonly ClimbPoint[];
   /** Who keeps a count of their own beside the room's; for the director. */

@@ -1,6 +1,7 @@
 import {
   formatPattern,
   mustParsePattern,
+  parsePattern,
   type CyclePattern,
   type Length,
   type Pattern,
@@ -147,7 +148,8 @@ export function shiftedPattern(pattern: string, by: number): string | null {
   const phases = read.phases.map((phase) =>
     phase.length.unit === 'counts' ? { ...phase, length: { unit: 'counts' as const, n: phase.length.n + by } } : phase,
   );
-  return formatPattern({ ...read, phases });
+  const text = formatPattern({ ...read, phases });
+  return parsePattern(text).ok ? text : null;
 }
 
 /** Whether anything in a pattern is held. @example isHeld('4:4:4') // true */

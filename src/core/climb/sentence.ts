@@ -3,7 +3,7 @@ import { trimNumber } from '../units';
 import { GROWTH_LIMITS, GUARDS } from './limits';
 import { patternPath, shiftedPattern } from './path';
 import { mostAfterAWeek } from './steps';
-import { daysOf, readStretch, stepEvery, stepsIn, stretchText, times, type Rhythm, type Stretch } from './stretch';
+import { daysOf, readStretch, stepEvery, stretchDays, stepsIn, stretchText, times, type Rhythm, type Stretch } from './stretch';
 
 /** What grows: a pattern (counts, base, layers and pumps along their steps), holds in seconds, rounds, minutes, or the lying rest. */
 export const CLIMB_KINDS = ['pattern', 'hold', 'rounds', 'minutes', 'rest'] as const;
@@ -47,6 +47,8 @@ export type Climbed =
       readonly sentence: Sentence;
       readonly filled: Blank | null;
       readonly days: number;
+      /** The time after which it is there, where that is before its time is over. */
+      readonly early: string | null;
       readonly guard: Guarded;
       readonly stairs: readonly string[];
     }
@@ -83,6 +85,10 @@ function amountText(kind: ClimbKind, amount: number): string {
  * @example solveClimb({ kind: 'minutes', from: '5 min', to: '15 min', step: '1 min', every: 'month', over: '6 months' }, rhythm).sum // "5 + 6 × 1 = 11, not 15"
  */
 export function solveClimb(sentence: Sentence, rhythm: Rhythm): Climbed {
+  return inLimits(solvedAlone(sentence, rhythm), sentence, rhythm);
+}
+
+function solvedAlone(sentence: Sentence, rhythm: Rhythm): Climbed {
   const empty = BLANKS.filter((blank) => sentence[blank].trim() === '');
   const read = sentence.kind === 'pattern' ? patternOf(sentence) : amountsOf(sentence);
   if ('blank' in read) return { is: 'unread', ...read };
@@ -91,6 +97,21 @@ export function solveClimb(sentence: Sentence, rhythm: Rhythm): Climbed {
   if (every === 'unread' || over === 'unread')
     return { is: 'unread', blank: every === 'unread' ? 'every' : 'over', text: 'A time such as 2 weeks, month or 3 classes.' };
   return read.solve(every, over, empty[0] ?? null, { sentence, rhythm });
+}
+
+/** What is offered can be taken: it fits, no longer than a course has, and inside the guards where anything is. */
+function inLimits(found: Climbed, sentence: Sentence, rhythm: Rhythm): Climbed {
+  const tooLong = (over: string) => rhythm.mostWeeks !== undefined && (stretchDays(over, rhythm) ?? 0) > rhythm.mostWeeks * 7;
+  if (found.is === 'solved' && found.filled === 'over' && tooLong(found.sentence.over))
+    return { is: 'impossible', text: `It takes ${found.sentence.over}, and a course has at most ${rhythm.mostWeeks} weeks.` };
+  if (found.is === 'solved' && found.filled && solvedAlone(found.sentence, rhythm).is !== 'solved')
+    return { is: 'impossible', text: 'It would lead further than anything here goes.' };
+  if (found.is !== 'short') return found;
+  const fits = found.mends.filter(
+    ({ blank, value }) => !(blank === 'over' && tooLong(value)) && solvedAlone({ ...sentence, [blank]: value }, rhythm).is === 'solved',
+  );
+  const inside = fits.filter(({ guard }) => guard.holds);
+  return { ...found, mends: inside.length > 0 ? inside : fits };
 }
 
 function stretchOf(sentence: Sentence, blank: 'every' | 'over', week?: number): Stretch | null | 'unread' {
@@ -116,47 +137,38 @@ function patternOf({ from, to, step }: Sentence): { readonly solve: Solve } | Un
     if (text.trim() !== '' && !parsePattern(text).ok) return { blank, text: 'A pattern such as 4:5 or 4:4:4.' };
   const counts = step.trim() === '' ? null : /^(?:one|(\d+))(?:\s*(?:counts?|steps?|layers?))?$/i.exec(step.trim());
   if (step.trim() !== '' && !counts) return { blank: 'step', text: 'How many counts at once, such as one count.' };
-  const by = counts ? Number(counts[1] ?? 1) : null;
-  if (by !== null && (by < 1 || by > 10)) return { blank: 'step', text: 'At least one count.' };
+  // No course grows by more at once, so that no time that is worked out for it would be true.
+  if (counts && Number(counts[1] ?? 1) !== GROWTH_LIMITS.counts) return { blank: 'step', text: 'One count at a time.' };
   const plain = (text: string) => formatPattern(mustParsePattern(text));
   return {
     solve: (every, over, empty, { sentence, rhythm }) => {
       const fill = (blank: Blank, value: string): Climbed => patternSolved({ ...sentence, [blank]: value }, blank, rhythm);
+      const steps = every && over ? stepsIn(every, over, rhythm) : 0;
       if (empty === 'from' || empty === 'to') {
-        const steps = stepsIn(every!, over!, rhythm) * by!;
+        if (steps === 0) return NO_STEP;
         const value = shiftedPattern(plain(empty === 'to' ? from : to), empty === 'to' ? steps : -steps);
-        if (value === null)
-          return {
-            is: 'impossible',
-            text:
-              empty === 'to'
-                ? 'These counts do not grow by themselves: say where they should arrive.'
-                : 'There is no such pattern so many steps below.',
-          };
-        return fill(empty, value);
+        if (value !== null) return fill(empty, value);
+        const text =
+          empty === 'to'
+            ? 'These counts do not grow so far by themselves: say where they should arrive.'
+            : 'There is no such pattern so many steps below.';
+        return { is: 'impossible', text };
       }
       const path = patternPath(plain(from), plain(to));
       if (!path) return { is: 'impossible', text: `${plain(from)} does not grow into ${plain(to)} step by step.` };
-      const far = path.length - 1;
-      if (far === 0) return { is: 'impossible', text: 'It is there already.' };
-      if (empty === 'step') {
-        const steps = stepsIn(every!, over!, rhythm);
-        return steps === 0 ? { is: 'impossible', text: 'No step fits into this time.' } : fill('step', stepText(Math.ceil(far / steps)));
-      }
-      const needed = Math.ceil(far / by!);
+      const needed = path.length - 1;
+      if (needed === 0) return { is: 'impossible', text: 'It is there already.' };
       if (empty === 'over') return fill('over', stretchText(times(every!, needed)));
-      if (empty === 'every') return fill('every', stretchText(stepEvery(over!, needed)));
-      const steps = stepsIn(every!, over!, rhythm) * by!;
-      if (steps >= far) return patternSolved(sentence, null, rhythm);
-      const guard = (changed: Partial<Sentence>) => patternGuard({ ...sentence, ...changed }, rhythm);
-      const mend = (blank: Blank, value: string): ClimbMend => ({ blank, value, guard: guard({ [blank]: value }) });
+      if (empty === 'every') return everyFilled(over!, needed, rhythm, (value) => fill('every', value));
+      if (steps >= needed) return empty === 'step' ? fill('step', ONE_COUNT) : patternSolved(sentence, null, rhythm);
+      const whole = { ...sentence, step: ONE_COUNT };
+      const mend = (blank: Blank, value: string): ClimbMend => ({ blank, value, guard: patternGuard({ ...whole, [blank]: value }, rhythm) });
       return {
         is: 'short',
         sum: `${plain(from)} and ${steps === 1 ? 'one step' : `${steps} steps`} make ${path[steps]}, not ${plain(to)}`,
         mends: [
           mend('to', path[steps]),
-          mend('step', stepText(Math.ceil(far / Math.max(1, steps / by!)))),
-          mend('from', path[far - steps]),
+          mend('from', path[needed - steps]),
           mend('over', stretchText(times(every!, needed))),
           mend('every', stretchText(stepEvery(over!, needed))),
         ],
@@ -166,35 +178,39 @@ function patternOf({ from, to, step }: Sentence): { readonly solve: Solve } | Un
   };
 }
 
-const stepText = (n: number) => (n === 1 ? 'one count' : `${n} counts`);
+const ONE_COUNT = 'one count';
+
+/** How often a step comes, where so many fit. */
+function everyFilled(over: Stretch, needed: number, rhythm: Rhythm, fill: (value: string) => Climbed): Climbed {
+  const every = stepEvery(over, needed);
+  return stepsIn(every, over, rhythm) < needed
+    ? {
+        is: 'impossible',
+        text: `It takes ${needed} steps, more than there are ${over.unit === 'class' ? 'classes' : 'days'} in ${stretchText(over)}.`,
+      }
+    : fill(stretchText(every));
+}
 
 function patternSolved(sentence: Sentence, filled: Blank | null, rhythm: Rhythm): Climbed {
   const [from, to] = [sentence.from, sentence.to].map((text) => formatPattern(mustParsePattern(text)));
   const path = patternPath(from, to);
   if (!path) return { is: 'impossible', text: `${from} does not grow into ${to} step by step.` };
-  const by = Number(/\d+/.exec(sentence.step)?.[0] ?? 1);
-  const stairs = path.filter((_, index) => index % by === 0 || index === path.length - 1);
-  const every = readStretch(sentence.every)!;
-  return {
-    is: 'solved',
-    sentence,
-    filled,
-    days: Math.round(daysOf(every, rhythm) * (stairs.length - 1)),
-    guard: patternGuard(sentence, rhythm),
-    stairs,
-  };
+  return solvedIn(sentence, filled, path, patternGuard(sentence, rhythm), rhythm);
 }
 
-/** One count a step, and two classes on each. */
-function patternGuard({ step, every }: Sentence, rhythm: Rhythm): Guarded {
-  const by = Number(/\d+/.exec(step)?.[0] ?? 1);
-  if (by > GROWTH_LIMITS.counts) return { holds: false, text: `${by} counts at once; one at a time is the guard` };
-  return (
-    twoClasses(readStretch(every), rhythm) ?? {
-      holds: true,
-      text: `one count a step, ${(rhythm.guards ?? GUARDS).classesOnAStep} classes or more on each`,
-    }
-  );
+/** A sentence that fits, with how long it takes: less than it has, where it is there before. */
+function solvedIn(sentence: Sentence, filled: Blank | null, stairs: readonly string[], guard: Guarded, rhythm: Rhythm): Climbed {
+  const every = readStretch(sentence.every)!;
+  const over = readStretch(sentence.over, rhythm.week);
+  const [takes, days] = [times(every, stairs.length - 1), daysOf(every, rhythm) * (stairs.length - 1)];
+  const early = over !== null && days < daysOf(over, rhythm) - 1 ? stretchText(takes) : null;
+  return { is: 'solved', sentence, filled, days: Math.round(days), early, guard, stairs };
+}
+
+/** Two classes on each step. */
+function patternGuard({ every }: Sentence, rhythm: Rhythm): Guarded {
+  const { classesOnAStep } = rhythm.guards ?? GUARDS;
+  return twoClasses(readStretch(every), rhythm) ?? { holds: true, text: `one count a step, ${classesOnAStep} classes or more on each` };
 }
 
 function twoClasses(every: Stretch | null, rhythm: Rhythm): Guarded | null {
@@ -223,6 +239,7 @@ function amountsOf(sentence: Sentence): { readonly solve: Solve } | Unread {
       const steps = every && over ? stepsIn(every, over, rhythm) : 0;
       if (empty === 'to') return steps === 0 ? NO_STEP : fill('to', say(from! + steps * step!));
       if (empty === 'from') {
+        if (steps === 0) return NO_STEP;
         const start = to! - steps * step!;
         return start < 0 || (start === 0 && kind !== 'hold')
           ? { is: 'impossible', text: `${say(steps * step!)} more than it began with is over ${say(to!)}.` }
@@ -231,7 +248,7 @@ function amountsOf(sentence: Sentence): { readonly solve: Solve } | Unread {
       if (empty === 'step') return steps === 0 ? NO_STEP : fill('step', say(roundedUp(kind, (to! - from!) / steps)));
       const needed = Math.ceil((to! - from!) / step! - 1e-9);
       if (empty === 'over') return fill('over', stretchText(times(every!, needed)));
-      if (empty === 'every') return fill('every', stretchText(stepEvery(over!, needed)));
+      if (empty === 'every') return everyFilled(over!, needed, rhythm, (value) => fill('every', value));
       const arrives = from! + steps * step!;
       if (arrives >= to! - 1e-9) return amountSolved(sentence, null, rhythm);
       const mend = (blank: Blank, value: string): ClimbMend => ({ blank, value, guard: amountGuard({ ...sentence, [blank]: value }, rhythm) });
@@ -244,6 +261,7 @@ function amountsOf(sentence: Sentence): { readonly solve: Solve } | Unread {
           ...(steps > 0 ? [mend('step', say(roundedUp(kind, (to! - from!) / steps)))] : []),
           ...(start > 0 ? [mend('from', say(start))] : []),
           mend('over', stretchText(times(every!, needed))),
+          mend('every', stretchText(stepEvery(over!, needed))),
         ],
         stairs: Array.from({ length: steps + 1 }, (_, index) => say(from! + index * step!)),
       };
@@ -271,8 +289,7 @@ function amountSolved(sentence: Sentence, filled: Blank | null, rhythm: Rhythm):
   const [from, to, step] = (['from', 'to', 'step'] as const).map((blank) => readAmount(kind, sentence[blank])!);
   const steps = Math.ceil((to - from) / step - 1e-9);
   const stairs = Array.from({ length: steps + 1 }, (_, index) => amountText(kind, Math.min(to, from + index * step)));
-  const days = Math.round(daysOf(readStretch(sentence.every)!, rhythm) * steps);
-  return { is: 'solved', sentence, filled, days, guard: amountGuard(sentence, rhythm), stairs };
+  return solvedIn(sentence, filled, stairs, amountGuard(sentence, rhythm), rhythm);
 }
 
 /** What the guard of an amount says: minutes and rounds by the week, holds and rest by the step. */

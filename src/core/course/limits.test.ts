@@ -124,8 +124,7 @@ test('counts step up after two classes on a step, minutes a week apart', () => {
     const grown = of(draft(everyDays, { technique: 'equal-4-4', pattern: '4:4', dose: '8 min', practise: 8 }), 'equal-4-4');
     // From one growth to the next; the lighter class between two of them is none.
     const levels = grown.filter(
-      ({ dose }, index) =>
-        index === 0 || parseFloat(dose) > Math.max(...grown.slice(0, index).map((one) => parseFloat(one.dose))),
+      ({ dose }, index) => index === 0 || parseFloat(dose) > Math.max(...grown.slice(0, index).map((one) => parseFloat(one.dose))),
     );
     const when = levels.slice(1).map(({ date }) => date);
     return Math.min(...when.slice(1).map((date, index) => daysBetween(when[index], date)));

@@ -77,6 +77,7 @@ function Said({ found, onTake, busy, sentence, children }: Pick<Props, 'onTake' 
     case 'solved':
       return (
         <div className="row">
+          {found.early && <strong>It is there after {found.early}.</strong>}
           <span className={found.guard.holds ? 'small soft' : 'small error'}>{found.guard.text}</span>
           {children}
           {onTake && (
@@ -90,7 +91,9 @@ function Said({ found, onTake, busy, sentence, children }: Pick<Props, 'onTake' 
       return (
         <div>
           <p className={styles.sum}>{found.sum}</p>
-          <p className="small soft">Change one of these, and it fits:</p>
+          <p className="small soft">
+            {found.mends.length > 0 ? 'Change one of these, and it fits:' : 'Nothing of it can be changed alone so that it fits.'}
+          </p>
           <ul className={styles.mends}>
             {found.mends.map((mend) => {
               const text = MEND[mend.blank](mend.value, sentence.kind);

@@ -8,6 +8,7 @@ import { CLIMB_KINDS, type ClimbKind, type Rhythm, type Sentence } from '@/core/
 import { STEP_ANSWERS, type StepAnswer } from '@/core/course';
 import { dayText } from '@/core/units';
 import { listed } from '@/core/wording';
+import { FORM_LIMITS } from '@/forms';
 import type { Climb, ClimbsView } from '@/views/climb';
 import type { CourseRequest, Outcome } from '@/views/course';
 import { ChoiceField } from '../fields';
@@ -85,7 +86,7 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
             key={`${climb.technique} ${course.course.version}`}
             climb={climb}
             view={view}
-            rhythm={{ ...rhythm, roundMs: climb.roundMs ?? undefined }}
+            rhythm={{ ...rhythm, roundMs: climb.roundMs ?? undefined, mostWeeks: FORM_LIMITS.weeks }}
             busy={busy}
             onTake={request ? (sentence, typed) => void look(climb, sentence, typed) : null}
             onHand={request ? (answer) => void byHand(climb, answer) : null}
@@ -142,9 +143,7 @@ function OneClimb({ climb, view, rhythm, busy, onTake, onHand, children }: OnePr
           busy={busy}
         >
           <strong>
-            {climb.arrives
-              ? `The plan arrives on ${dayText(climb.arrives)}${climb.inWeeks ? `, in its week ${climb.inWeeks}` : ''}.`
-              : 'The plan does not arrive there.'}
+            {climb.arrives ? `The plan arrives on ${dayText(climb.arrives)}, in week ${climb.week}.` : 'The plan does not arrive there.'}
           </strong>
         </ClimbSentence>
       ) : (

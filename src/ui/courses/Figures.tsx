@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { dayText } from '@/core/units';
+import { dayText, isoDate } from '@/core/units';
 import type { Climb, ClimbPoint } from '@/views/climb';
 import { ChoiceField } from '../fields';
 import styles from './Climbs.module.css';
@@ -13,13 +13,14 @@ const MEASURES = {
   pace: { label: 'breaths a minute', of: (point: ClimbPoint) => point.pace },
   held: { label: '% held', of: (point: ClimbPoint) => point.held },
 } as const;
+const dayOf = (day: number) => dayText(isoDate(new Date(day).toISOString().slice(0, 10)));
 type Measure = keyof typeof MEASURES;
 
 /** The figures of a climb class by class, planned against reached: as a chart, and as the table it is drawn from. */
 export function Figures({ climb }: { climb: Climb }) {
   const [measure, setMeasure] = useState<Measure>('minutes');
   const { of, label } = MEASURES[measure];
-  const data = climb.points.map((point) => ({ day: dayText(point.date), planned: of(point), reached: point.reached ? of(point) : null }));
+  const data = climb.points.map((point) => ({ day: Date.parse(point.date), planned: of(point), reached: point.reached ? of(point) : null }));
   return (
     <div className="stack">
       <div style={{ maxWidth: 240 }}>
@@ -35,14 +36,26 @@ export function Figures({ climb }: { climb: Climb }) {
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={{ top: 6, right: 12, bottom: 0, left: -18 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis dataKey="day" tick={{ fontSize: 12, fill: 'var(--soft-ink)' }} stroke="var(--rule)" minTickGap={18} />
+            <XAxis
+              dataKey="day"
+              type="number"
+              scale="time"
+              domain={['dataMin', 'dataMax']}
+              tickFormatter={dayOf}
+              tick={{ fontSize: 12, fill: 'var(--soft-ink)' }}
+              stroke="var(--rule)"
+              minTickGap={18}
+            />
             <YAxis
               tick={{ fontSize: 12, fill: 'var(--soft-ink)', fontFamily: 'var(--serif)' }}
               stroke="var(--rule)"
               domain={[0, 'auto']}
               allowDecimals={false}
             />
-            <Tooltip contentStyle={{ background: 'var(--plank)', border: '1px solid var(--rule)', borderRadius: 0 }} />
+            <Tooltip
+              labelFormatter={(day) => dayOf(Number(day))}
+              contentStyle={{ background: 'var(--plank)', border: '1px solid var(--rule)', borderRadius: 0 }}
+            />
             <Line
               type="stepAfter"
               dataKey="planned"

@@ -30,13 +30,12 @@ export function Stairs({ climb, view, naturalBreath }: Props) {
           // A strip needs room beside its words, however few classes it lasts.
           const end = Math.max(to + 2, Math.min(sessions.length + 1, from + 6));
           const past = now >= 0 && from < now;
+          // Words that would stand over those of the same height go without; the beam says when.
+          const start = Math.min(from + 1, Math.max(1, end - 5));
+          const crowded = stairs.some((other) => other.from < from && other.pattern === pattern && other.dose === dose && start <= other.from + 6);
           return (
-            <div
-              key={`${from} ${pattern} ${dose}`}
-              className={styles.stair}
-              style={{ gridColumn: `${Math.min(from + 1, Math.max(1, end - 5))} / ${end}`, gridRow: row }}
-            >
-              <div className={styles.step}>
+            <div key={`${from} ${pattern} ${dose}`} className={styles.stair} style={{ gridColumn: `${start} / ${end}`, gridRow: row }}>
+              <div className={styles.step} hidden={crowded}>
                 <span className={styles.strip}>
                   <BreathStrip pattern={mustParsePattern(pattern)} pace={pace} width={120} height={56} labels={false} title="" />
                 </span>
@@ -53,7 +52,8 @@ export function Stairs({ climb, view, naturalBreath }: Props) {
               <span
                 className={styles.beam}
                 data-past={past}
-                style={{ width: `${((to - from + 1) / (end - Math.min(from + 1, Math.max(1, end - 5)))) * 100}%` }}
+                // It stands on its own classes, wherever its words found room.
+                style={{ marginLeft: `${((from + 1 - start) / (end - start)) * 100}%`, width: `${((to - from + 1) / (end - start)) * 100}%` }}
               />
             </div>
           );

@@ -10,7 +10,7 @@ interface Item {
   readonly side: boolean;
   readonly isNew: boolean;
   readonly pinned: boolean;
-  /** A step up after which it may not stand where it could before: leaving it may be better. */
+  /** A step up after which it may not stand where it could before, or for one class only: leaving it may be better. */
   readonly narrows: boolean;
 }
 
@@ -94,7 +94,8 @@ function itemsIn(model: Model, bounds: Bounds, state: State, at: number, pins: r
     const next = task.steps[on + 1];
     if (!next) return;
     const waited = model.classes[at].day - model.classes[state.stepBegun[index]].day;
-    if (state.onStep[index] >= next.classes && waited >= next.days) offer(on + 1, next.isNew, !standsWherever(next, task.steps[on], at + 1));
+    if (state.onStep[index] >= next.classes && waited >= next.days)
+      offer(on + 1, next.isNew, next.once || !standsWherever(next, task.steps[on], at + 1));
   });
   return items;
 }

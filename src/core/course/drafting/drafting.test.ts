@@ -162,6 +162,40 @@ test('what is proved best is as good as trying everything', () => {
   );
 });
 
+test('what is pinned to a later class may come before it, so that the class is free for something else that is new', () => {
+  const goals = [
+    {
+      v: 'e',
+      r: 1,
+      steps: [
+        { ms: 120_000, fresh: 1, n: 0, d: 0 },
+        { ms: 120_000, fresh: 0, n: 1, d: 7 },
+      ],
+    },
+    { v: 'c', r: 1, steps: [{ ms: 120_000, fresh: 1, n: 0, d: 0, open: [false, false, true] }] },
+  ];
+  const one = aCase({ dates: dates(3, 2), already: ['b'], goals, fixed: [[], null, null], pins: [[2, 'd']] });
+  const model = modelOf(small, one);
+  expect(search(model, { enough: never }).best?.cost).toBe(bruteForce(model));
+  expect(solve(small, one, { enough: never }).reached).toEqual([null, 3]);
+});
+
+test('a lighter class is not taken early where its technique is needed again before it may go on', () => {
+  const needs: CaseFile = { ...small, edges: [['a', 'b', 3, 0]] };
+  const step = (ms: number, open?: boolean[], once = 0) => ({ ms, fresh: 0, n: 1, d: 0, open, once });
+  const steps = [step(240_000), step(120_000, undefined, 1), step(240_000, [false, false, false, false, true])];
+  const one = aCase({
+    dates: dates(5),
+    goals: [
+      { v: 'a', r: 1, steps },
+      { v: 'b', r: 1 },
+    ],
+  });
+  const { dropped, reached } = solve(needs, one, { enough: never });
+  expect([dropped, reached]).toEqual([0, [5, 4]]);
+  expect(bruteForce(modelOf(needs, one))).toBe(9);
+});
+
 test('every draft keeps every rule, filled up or not', () => {
   fc.assert(
     fc.property(anyCase, (one) => {

@@ -18,7 +18,9 @@ export class Frontier {
   constructor(private readonly model: Model) {
     const all = model.tasks.map((_, task) => task);
     this.climbing = all.filter((task) => model.tasks[task].steps.length > 1);
-    this.counted = all.filter((task) => !model.tasks[task].already && model.tasks[task].mostNeeded > 0);
+    // What is pinned is a new thing in its class, unless it was begun before.
+    const pinned = new Set(model.classes.flatMap(({ pins }) => pins));
+    this.counted = all.filter((task) => !model.tasks[task].already && (model.tasks[task].mostNeeded > 0 || pinned.has(task)));
   }
 
   /**

@@ -1,4 +1,4 @@
-import { climbSteps, patternPath, type ClimbKind } from '@/core/climb';
+import { isLighterThan, levelAfter, patternPath, type ClimbKind } from '@/core/climb';
 import { reachedIn, weekOf, type Goal, type Planning } from '@/core/course';
 import { breathCounts, mustParseDose, mustParsePattern, ONE_ROUND, roomPattern } from '@/core/pattern';
 import { readBlock, techniquesIn, type TechniqueBlock } from '@/core/plan';
@@ -8,7 +8,7 @@ import { millis } from '@/core/units';
 import type { Climb, ClimbPoint, ClimbStair, ClimbsView } from '@/views/climb';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
-import { course, progressOf, sessionsOf, type Progress, type Session } from '../../repositories/courses';
+import { course, progressOf, sessionsOf, type Course, type Progress, type Session } from '../../repositories/courses';
 import { settingOf, type Setting } from '../setting';
 import { readRequest } from './changeCourse';
 import { readCourse } from './readCourse';
@@ -28,7 +28,7 @@ export async function readClimbs(desk: Desk, id: string): Promise<ClimbsView> {
     naturalBreath: planning.basis.naturalBreath,
     classesAWeek: found.weekdays.length,
     guards: planning.guards,
-    climbs: found.goals.map((goal) => climbOf(goal, sessions, planning, progress, own, found.weekdays.length)),
+    climbs: found.goals.map((goal) => climbOf(goal, found, sessions, planning, progress, own)),
     request: request?.request ?? null,
   };
 }
@@ -42,11 +42,11 @@ async function withProgress(desk: Desk, id: string) {
 
 function climbOf(
   goal: Goal,
+  { firstDate, weekdays }: Course,
   sessions: readonly Session[],
   planning: Planning,
   progress: ReadonlyMap<string, Progress>,
   people: Setting['members'],
-  classesAWeek: number,
 ): Climb {
   const { library, naturalBreath } = planning.basis;
   // A climb goes through what the goal stands on in its own family: 4:5, then 5:6, are techniques of the ladder.
@@ -65,11 +65,11 @@ function climbOf(
   const kind = kindOf(first, goal);
   const counts = kind === 'pattern';
   const pace = { tempo: millis(planning.tempo), naturalBreath };
-  const steps = climbSteps(first, goal, pace, goal, planning.guards);
+  // The level after each class: a lighter class leaves it where it was.
+  const levels = done.reduce<TechniqueBlock[]>((all, { block }) => [...all, levelAfter(all.at(-1), block)], []);
   const reached = reachedIn(sessions, goal);
   const arrives = reached === null ? null : sessions[reached - 1].date;
-  const perStep = Math.max(goal.everyDays ?? 0, counts ? Math.ceil((planning.guards.classesOnAStep * 7) / classesAWeek) : 7);
-  const grown = steps.filter(({ lighter }) => !lighter);
+  const perStep = Math.max(goal.everyDays ?? 0, counts ? Math.ceil((planning.guards.classesOnAStep * 7) / weekdays.length) : 7);
   return {
     technique: goal.technique,
     name: library.find(goal.technique)?.name ?? goal.technique,
@@ -81,15 +81,15 @@ function climbOf(
     step: counts ? 'one count' : kind === 'rounds' ? '1 round' : `${goal.stepMinutes ?? 1} min`,
     every: goal.everyDays ? daysText(goal.everyDays) : counts ? `${planning.guards.classesOnAStep} classes` : daysText(perStep),
     arrives,
-    inWeeks: arrives && done[0] ? weekOf(done[0].date, arrives) : null,
+    week: arrives && weekOf(firstDate, arrives),
     stairs: stairsOf(done, progress),
-    points: done.map(({ id, date, at, block }): ClimbPoint => ({
+    points: done.map(({ id, date, at, block }, index): ClimbPoint => ({
       session: id,
       date,
       at,
       ...figuresOf(block, planning),
       ...loggedOf(progress.get(id)),
-      lighter: isLighter(block, grown, steps),
+      lighter: levels[index - 1] !== undefined && isLighterThan(block, levels[index - 1]),
     })),
     own: people.flatMap(({ name, comfort }) => ownCount(goal.pattern, comfort).map((count) => ({ name, count }))),
   };
@@ -154,18 +154,6 @@ function figuresOf(block: TechniqueBlock, { basis }: Planning): Pick<ClimbPoint,
 const loggedOf = (progress: Progress | undefined): Pick<ClimbPoint, 'reached'> => ({
   reached: progress?.log ? progress.log.reached === 'all of it' : null,
 });
-
-/** Whether a class is a climb's lighter one. */
-function isLighter(
-  { pattern, dose }: TechniqueBlock,
-  grown: readonly { readonly pattern: string; readonly dose: string }[],
-  steps: ReturnType<typeof climbSteps>,
-): boolean {
-  return (
-    steps.some((step) => step.lighter && step.pattern === pattern && step.dose === dose) &&
-    !grown.some((step) => step.pattern === pattern && step.dose === dose)
-  );
-}
 
 /** Somebody's own count where it is lower than what the room comes to. @example ownCount('5:6', { inhale: 3, exhale: 4 }) // ["3:4"] */
 function ownCount(pattern: string, { inhale, exhale }: { readonly inhale: number | null; readonly exhale: number | null }): string[] {
