@@ -21,6 +21,7 @@ import {
   speechForm,
   waysFileForm,
   whyForm,
+  wordingForm,
 } from '.';
 
 /** Both sides of every number that limits a form; the numbers stand here a second time, so that changing one is seen. */
@@ -96,6 +97,7 @@ test.each<[string, AnyObjectSchema, (n: number) => object, least: number | null,
   ['rules set aside', overrideForm, (n) => ({ ...override, rules: times(n, 'r') }), 1, 60],
   ['rules answered', clinicianForm, (n) => ({ ...clinician, rules: times(n, 'r') }), 1, 60],
   ['a note', clinicianForm, (n) => ({ ...clinician, note: text(n) }), 0, 300],
+  ['a text that is looked at', wordingForm, (n) => ({ text: text(n) }), 0, 4000],
   ['a few words', whyForm, (n) => ({ person: id, why: text(n) }), 4, 200],
   ['people', peopleForm, (n) => ({ people: times(n, id) }), 1, 500],
   ['people asked', sendFormsForm, (n) => ({ people: times(n, id) }), 1, 500],

@@ -13,6 +13,8 @@ export const FORM_LIMITS = {
   why: 200,
   note: 300,
   logNote: 600,
+  /** Characters of a text that is looked at for claims. */
+  wording: 4000,
   pattern: 2000,
   dose: 200,
   people: 500,

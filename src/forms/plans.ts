@@ -67,6 +67,9 @@ export const blocksForm = object({
 /** A reason is asked for where something stands against it that is the director's to judge. */
 const reason = () => words(FORM_LIMITS.reason);
 
+/** Words that are looked at while they are typed. */
+export const wordingForm = object({ text: words(FORM_LIMITS.wording) });
+
 export const publishForm = object({
   once: once(),
   session: id(),

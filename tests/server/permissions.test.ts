@@ -73,6 +73,7 @@ import {
   readOwnWay,
   saveOwnWay,
 } from '../../src/server/usecases/techniques/ownWays';
+import { lookAtWording } from '../../src/server/usecases/plans/wording';
 import { cohortsToFindBy, whoMay } from '../../src/server/usecases/techniques/whoMay';
 import { readTechnique } from '../../src/server/usecases/techniques/readTechnique';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
@@ -103,6 +104,7 @@ const ASKING = RULEBOOK.find(({ answer }) => answer === 'ask first')!.id;
 // Letters: director, lead teacher, teacher, front desk. What is allowed may still be refused for what it was given; what matters is who.
 const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: string; course: string; session: string }) => Promise<unknown>])[] = [
   ['readLobby', 'DLTF', (desk) => readLobby(desk)],
+  ['lookAtWording', 'DLTF', (desk) => lookAtWording(desk, {})],
   ['readConventions', 'DLTF', (desk) => readConventions(desk)],
   ['listOwnWays', 'DLTF', (desk) => listOwnWays(desk)],
   ['readOwnWay', 'DLTF', (desk) => readOwnWay(desk, nobody)],

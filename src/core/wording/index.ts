@@ -1,3 +1,2 @@
-/** Wording: claims that a plan or a handout must not make. */
-export { claimsIn } from './claims';
+/** Wording: lists as people say them. */
 export { capital, listed, listedSentence } from './listed';

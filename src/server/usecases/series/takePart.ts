@@ -1,6 +1,6 @@
 import { datesOf, driftOf, SERIES_LIMITS } from '@/core/series';
 import { dateIn, dayText, daysBetween } from '@/core/units';
-import { claimsIn } from '@/core/wording';
+import { lookAt } from '@/core/claims';
 import { letterForm, memberForm, seriesSeenForm, stepForm } from '@/forms';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
@@ -72,11 +72,11 @@ export async function undoStepBack(desk: Desk, input: unknown): Promise<void> {
 export async function writeToDrifting(desk: Desk, input: unknown): Promise<{ readonly sent: number }> {
   authorise(desk.who, 'edit courses');
   const { once, series: id, members, text } = await checked(letterForm, input);
-  const [claim] = claimsIn(text);
+  const claim = lookAt(text).find(({ level }) => level === 'claim');
   if (claim)
     throw invalid({
       field: 'text',
-      message: `“${claim.found}” is a claim the studio cannot stand behind. Say it otherwise; nothing was sent.`,
+      message: `“${text.slice(claim.at, claim.at + claim.length)}” is a claim the studio cannot stand behind. Say it otherwise; nothing was sent.`,
     });
   return onceOnly(desk, once, async (at) => {
     const found = await series(at, id);
