@@ -31,6 +31,15 @@ const RATIO_KINDS: readonly PhaseKind[] = ['in', 'hold', 'out', 'empty'];
  * @example parsePattern('4:7:8') // { ok: true, value: { kind: 'cycle', … } }
  */
 export function parsePattern(line: string): Parsed<Pattern> {
+  // Two numbers with nothing but a point between them are one, or two: it is not guessed which.
+  const one = /^\s*((\d+)[.,](\d+))\s*$/.exec(line);
+  if (one) {
+    const expected = `a colon between two counts, or seconds such as “in ${one[2]}.${one[3]} s, out ${one[2]}.${one[3]} s”`;
+    return {
+      ok: false,
+      problems: [{ at: line.indexOf(one[1]), length: one[1].length, found: `“${one[1]}”`, expected, suggestion: `${one[2]}:${one[3]}` }],
+    };
+  }
   return attempt(plainly(line), readPattern);
 }
 

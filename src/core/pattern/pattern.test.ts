@@ -148,3 +148,16 @@ test('no line throws or hangs, and every problem lies inside it', () => {
   );
   expect(parsePattern('4:'.repeat(50_000)).ok).toBe(false);
 });
+
+test.each(['5.5', '4,5', ' 5.5 '])('“%s” is no two counts, and it says what to write', (line) => {
+  const parsed = parsePattern(line);
+  expect(parsed.ok ? formatPattern(parsed.value) : parsed.problems.map(problemText).join(' ')).toMatch(
+    /write a colon between two counts, or seconds such as “in \d.5 s.* Did you mean “\d:5”/,
+  );
+  expect(parsed.ok).toBe(false);
+});
+
+test('points part more than two counts, and commas with a space part two', () => {
+  const read = (line: string) => formatPattern(mustParsePattern(line));
+  expect([read('4.7.8'), read('4, 5'), read('4 5')]).toEqual(['4:7:8', '4:5', '4:5']);
+});

@@ -37,11 +37,11 @@ export function timeBlock(pattern: Pattern, dose: Dose, pace: Pace): BlockTiming
     const total = totalOf(sets, dose.rounds);
     return { sets, rounds: dose.rounds, cyclesPerRound, round, total, planned: total.high, leftOver: millis(0), fits: true };
   }
-  // Every set fits its own minutes; the rests between sets come on top of them.
+  // Every set fits its own minutes, with the rest after it where each set has one; rests between sets come on top of them.
   const each = millis(dose.minutes * 60_000);
   const rounds = mostRounds(each, (count) => totalOf(1, count).high);
   const total = rounds > 0 ? totalOf(sets, rounds) : NO_TIME;
-  const planned = millis(each * sets + restsOf(dose, pace, sets, 1).high);
+  const planned = millis(each * sets + (restAfter(dose, 1, 1, 1, 1) ? 0 : restsOf(dose, pace, sets, 1).high));
   return { sets, rounds, cyclesPerRound, round, total, planned, leftOver: millis(planned - total.high), fits: rounds > 0 };
 }
 

@@ -195,3 +195,14 @@ test.each([
   const shown = figuresOf(mustParsePattern(pattern), mustParseDose(dose), pace()).map(({ value, working }) => `${value}: ${working}`);
   expect(shown).toEqual(expect.arrayContaining(expected));
 });
+
+test.each([
+  ['1 min, rest 30 s after each set', 60, 3],
+  ['2 x 1 min, rest 30 s after each set', 120, 3],
+  ['2 x 1 min, rest 30 s', 150, 7],
+  ['1 min', 60, 7],
+  ['3 rounds, rest 30 s after each set', 54, 3],
+])('the rest after a set lies inside its minutes, and one between sets beside them: %s', (dose, seconds, rounds) => {
+  const timed = timeBlock(mustParsePattern('4:4'), mustParseDose(dose), { tempo: millis(1000), naturalBreath: millis(4000) });
+  expect([timed.planned / 1000, timed.rounds, timed.total.high <= timed.planned]).toEqual([seconds, rounds, true]);
+});
