@@ -12,7 +12,7 @@ import {
 } from '../../src/core/screening';
 import type { NamedBlock } from '../../src/core/plan';
 import { addDays, isoDate, type IsoDate } from '../../src/core/units';
-import { CohortRow, CourseRow, PlanRow, StaffRow } from '../../src/server/db/rows';
+import { CohortRow, CourseRow, PlanRow, SessionRow, StaffRow } from '../../src/server/db/rows';
 import { sessionsOf } from '../../src/server/repositories/courses';
 import { members } from '../../src/server/repositories/screenings';
 import { conventions } from '../../src/server/repositories/studio';
@@ -124,6 +124,10 @@ async function suspected(role: 'teacher' | 'lead teacher') {
   const all = guesses();
   const possible = new Map<string, { readonly name: string; fits: number[] }>();
   for (const view of views) {
+    // They see where everybody sits.
+    const { course } = await director.em.findOneOrFail(SessionRow, { id: view.session.id });
+    const { cohort } = await director.em.findOneOrFail(CourseRow, { id: course as string });
+    const { seat } = await director.em.findOneOrFail(CohortRow, { id: cohort as string });
     const date = isoDate(view.session.date);
     const blocks = view.planned as readonly NamedBlock[];
     const told = new Map<string, string>();
@@ -147,7 +151,7 @@ async function suspected(role: 'teacher' | 'lead teacher') {
       const alike = `${rules} ${door} ${JSON.stringify(of.comfort)}`;
       const said =
         told.get(alike) ??
-        JSON.stringify(toldTo(instructionsFor([member], blocks, date, house, DOOR_COMBINATIONS[door], known).get(member.id) ?? []));
+        JSON.stringify(toldTo(instructionsFor([member], blocks, date, { ...house, seat }, DOOR_COMBINATIONS[door], known).get(member.id) ?? []));
       told.set(alike, said);
       return said;
     };
@@ -182,14 +186,12 @@ const SAYS_IT_BY_ITSELF: Readonly<Record<string, readonly string[]>> = {
 };
 
 /**
- * Whom nothing less than all courses together give away, to somebody who teaches them all: each hears one thing that is not said of others
+ * Whom nothing less than several classes give away, to somebody who teaches them all: each hears one thing that is not said of others
  * there, and saying more to everybody, or less of them, would be worse.
  */
 const BY_EVERYTHING_TOGETHER: Readonly<Record<string, readonly string[]>> = {
   // A chair or lying, not the floor.
   'Theo A.': ['back'],
-  // Eyes open, and an eye kept on them.
-  'Edda N.': ['migraine'],
   // An eye kept on them, and nothing else.
   'Nils E.': ['diabetes'],
   // One side's breath waits.

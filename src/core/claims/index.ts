@@ -43,12 +43,26 @@ export function lookAt(text: string): Look[] {
         level,
         at,
         length: sentence.length,
-        marks: marks.map((one) => ({ at: at + one.at, length: one.length })),
+        marks: joined(
+          marks.map((one) => ({ at: at + one.at, length: one.length })),
+          text,
+        ),
         why,
         instead: capital(instead),
       },
     ];
   });
+}
+
+type Mark = Look['marks'][number];
+
+/** Words that stand beside each other are marked as one. */
+function joined(marks: readonly Mark[], text: string): Mark[] {
+  return marks.reduce<Mark[]>((all, mark) => {
+    const last = all.at(-1);
+    const beside = last && text.slice(last.at + last.length, mark.at).trim() === '';
+    return beside ? [...all.slice(0, -1), { at: last.at, length: mark.at + mark.length - last.at }] : [...all, mark];
+  }, []);
 }
 
 const mostOf = (telling: readonly Telling[]): Telling => telling.reduce((most, one) => (one.much > most.much ? one : most));

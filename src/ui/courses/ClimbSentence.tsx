@@ -9,8 +9,10 @@ interface Props {
   readonly sentence: Sentence;
   readonly rhythm: Rhythm;
   readonly onChange: (sentence: Sentence) => void;
-  /** Takes a sentence that fits; null where there is nothing to take it for. */
+  /** Takes a change of a sentence that makes it fit; null for whoever may not. */
   readonly onTake: ((sentence: Sentence) => void) | null;
+  /** Shows what a sentence that fits does to a course; null where there is none to try it on. */
+  readonly onSee: ((sentence: Sentence) => void) | null;
   readonly busy: boolean;
   /** What is said where all of it fits. */
   readonly children?: React.ReactNode;
@@ -20,7 +22,7 @@ const WORDS: Readonly<Record<Blank, string>> = { from: 'From', to: 'to', step: '
 const LABEL: Readonly<Record<Blank, string>> = { from: 'From', to: 'To', step: 'Step', every: 'How often', over: 'Over' };
 
 /** A climb as a sentence with blanks: leave one empty and it is worked out; fill all and it is checked, with what would mend it. */
-export function ClimbSentence({ id, sentence, rhythm, onChange, onTake, busy, children }: Props) {
+export function ClimbSentence({ id, sentence, rhythm, onChange, onTake, onSee, busy, children }: Props) {
   const found = solveClimb(sentence, rhythm);
   const filled = found.is === 'solved' ? found.filled : null;
   const wrong = found.is === 'unread' ? [found.blank] : found.is === 'short' ? (['to', 'step', 'over'] as const) : [];
@@ -51,7 +53,7 @@ export function ClimbSentence({ id, sentence, rhythm, onChange, onTake, busy, ch
         })}
       </p>
       <div id={`${id}-said`} aria-live="polite">
-        <Said found={found} onTake={onTake} busy={busy} sentence={sentence}>
+        <Said found={found} onTake={onTake} onSee={onSee} busy={busy} sentence={sentence}>
           {children}
         </Said>
       </div>
@@ -67,7 +69,14 @@ const MEND: Readonly<Record<Blank, (value: string, kind: Sentence['kind']) => st
   every: (value) => `A step every ${value}`,
 };
 
-function Said({ found, onTake, busy, sentence, children }: Pick<Props, 'onTake' | 'busy' | 'sentence' | 'children'> & { found: Climbed }) {
+function Said({
+  found,
+  onTake,
+  onSee,
+  busy,
+  sentence,
+  children,
+}: Pick<Props, 'onTake' | 'onSee' | 'busy' | 'sentence' | 'children'> & { found: Climbed }) {
   switch (found.is) {
     case 'unread':
     case 'impossible':
@@ -80,8 +89,8 @@ function Said({ found, onTake, busy, sentence, children }: Pick<Props, 'onTake' 
           {found.early && <strong>It is there after {found.early}.</strong>}
           <span className={found.guard.holds ? 'small soft' : 'small error'}>{found.guard.text}</span>
           {children}
-          {onTake && (
-            <Button size="small" disabled={busy} onClick={() => onTake(found.sentence)}>
+          {onSee && (
+            <Button size="small" disabled={busy} onClick={() => onSee(found.sentence)}>
               See what it does to the course
             </Button>
           )}

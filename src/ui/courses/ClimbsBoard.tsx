@@ -140,6 +140,7 @@ function OneClimb({ climb, view, rhythm, busy, onTake, onHand, children }: OnePr
           rhythm={rhythm}
           onChange={setSentence}
           onTake={onTake && ((taken) => onTake(taken, sentence))}
+          onSee={onTake && ((taken) => onTake(taken, sentence))}
           busy={busy}
         >
           <strong>
@@ -203,7 +204,7 @@ function TryOne({ rhythm }: { rhythm: Rhythm }) {
           />
         </div>
       </div>
-      <ClimbSentence id="try" sentence={sentence} rhythm={rhythm} onChange={setSentence} onTake={(taken) => setSentence(taken)} busy={false} />
+      <ClimbSentence id="try" sentence={sentence} rhythm={rhythm} onChange={setSentence} onTake={setSentence} onSee={null} busy={false} />
     </section>
   );
 }
