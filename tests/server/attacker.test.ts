@@ -58,7 +58,7 @@ afterAll(async () => {
 });
 
 /** Classes of each course that the lead teacher may open. */
-const OF_EACH = 3;
+const OF_EACH = 2;
 
 const ADULT = isoDate('1985-05-05');
 const base: ScreenedPerson = { ...NOT_SCREENED, screenedOn: addDays(TODAY, -30), birthDate: ADULT };
