@@ -1,5 +1,5 @@
 import { featuresOf, type Features } from './features';
-import { chances } from './lines/grammar';
+import { chances } from '../units';
 
 /** A line with what it is: 1 for a claim, 0 for none. */
 export interface Labelled {

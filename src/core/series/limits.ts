@@ -14,12 +14,8 @@ export const SERIES_LIMITS = {
   gentleShare: 0.75,
   /** How often each technique that is wanted is practised, where nothing else is said. */
   practise: 2,
-  /** What is thought of somebody before anything is known: four days of five. */
-  prior: { did: 4, missed: 1 },
   /** A studio's own past counts from so many people on. */
   pastFrom: 20,
-  /** A day counts half as much for every so many days back. */
-  halfLifeDays: 7,
   /** Drifting off: nothing for so many days; or, of so many days before today, so often strained or so often the easier version. */
   silentDays: 3,
   lookBackDays: 14,

@@ -2,3 +2,4 @@
 export * from './millis';
 export * from './dates';
 export * from './readDay';
+export * from './chances';

@@ -1,4 +1,4 @@
-import { afterwards, datesOf, driftOf, driftText, kept, neededDays, priorFrom, SERIES_LIMITS, willFinish } from '@/core/series';
+import { afterwards, datesOf, driftOf, driftText, kept, neededDays, SERIES_LIMITS, willFinish, type Whole } from '@/core/series';
 import { addDays, dateIn, dayText, daysBetween, type IsoDate } from '@/core/units';
 import { listed } from '@/core/wording';
 import type { Task } from '@/views/lobby';
@@ -110,19 +110,22 @@ export async function goingOf(
 ): Promise<SeriesView['going']> {
   const here = parts.filter(({ leftOn }) => leftOn === null);
   const ids = here.map(({ id }) => id);
-  const [{ guards }, letters, prior] = await Promise.all([conventions(desk), lettersTo(desk, ids), priorOf(desk, of)]);
+  const [{ guards }, letters, past] = await Promise.all([conventions(desk), lettersTo(desk, ids), pastOf(desk, of)]);
   const share = guards.finishShare;
   const begun = desk.today >= of.firstDate;
   const said = (part: Part, date: IsoDate) => part.checkIns.some((one) => one.date === date && kept(one));
   const over = of.stoppedOn !== null || desk.today > dates.at(-1)!;
   const finish = willFinish(
-    here.map((part) => ({
+    // Whoever left goes on counting, as one who does no more: nothing looks better because somebody went.
+    parts.map((part) => ({
       past: [...part.over, ...(said(part, desk.today) ? [desk.today] : [])].map((date) => ({ date, did: said(part, date) })),
-      ahead: dates.filter((date) => date >= part.joinedOn && (date > desk.today || (date === desk.today && !said(part, date)))).length,
+      ahead:
+        part.leftOn === null
+          ? dates.filter((date) => date >= part.joinedOn && (date > desk.today || (date === desk.today && !said(part, date)))).length
+          : 0,
       needed: neededDays(dates.filter((date) => date >= part.joinedOn).length, share),
     })),
-    desk.today,
-    prior,
+    past,
   );
   return {
     today: dates.includes(desk.today) ? here.filter((part) => said(part, desk.today)).length : null,
@@ -143,8 +146,8 @@ export async function goingOf(
   };
 }
 
-/** What the studio's own series that are over say of anybody. */
-async function priorOf(desk: Desk, of: KeptSeries) {
+/** Everybody of the studio's series that are over, day by day. */
+async function pastOf(desk: Desk, of: KeptSeries): Promise<Whole[]> {
   const past = (await allSeries(desk)).filter((one) => one.id !== of.id && datesOf(one).at(-1)! < desk.today && one.stoppedOn === null);
   const members = await membersOf(
     desk,
@@ -155,13 +158,13 @@ async function priorOf(desk: Desk, of: KeptSeries) {
     members.map(({ id }) => id),
   );
   const dates = new Map(past.map((one) => [one.id, datesOf(one)]));
-  return priorFrom(
-    members.flatMap((member) => {
-      if (!member.admitted) return [];
-      const theirs = theirDays(member, dates.get(member.series)!).length;
-      return theirs === 0 ? [] : [Math.min(1, (checkIns.get(member.id) ?? []).filter(kept).length / theirs)];
-    }),
-  );
+  return members.flatMap((member) => {
+    // To the end of it, also where they left before: what was not done after that was not done.
+    const theirs = dates.get(member.series)!.filter((date) => date >= member.joinedOn);
+    if (!member.admitted || theirs.length === 0) return [];
+    const did = new Set((checkIns.get(member.id) ?? []).filter(kept).map(({ date }) => date));
+    return [{ first: theirs[0], days: theirs.map((date) => did.has(date)) }];
+  });
 }
 
 function driftingOf(desk: Desk, part: Part, written: Date | null, all: boolean): Drifting[] {
