@@ -93,6 +93,22 @@ test('a draft from a page is asked every rule again; a mend that was offered mak
   expect(await asked([{ code: 'minutes', number: 500 }])).toBe('invalid');
 });
 
+test('a climb that no guard lets come so far says where it ends, and arriving there instead is one press', async () => {
+  const director = await deskOf('director');
+  const { choir, phrases } = await demo(director);
+  const goals = [{ technique: 'pumps-27', pattern: '27 pumps at 20', dose: '9 rounds', practise: 1 }];
+  const asked = { ...courseInput(phrases.teacher, choir), weeks: 10, weekdays: [2, 5], start: '07:00', goals };
+  const { id } = await createCourse(director, asked);
+  await draftCourse(director, { course: id, version: 1, seen: await seenOf(director, id) });
+  const { course: offered } = await readCourse(await deskOf('director'), id);
+  const arrive = offered.mends.find(({ mends }) => mends.length === 1 && mends[0].code === 'arrive')!;
+  expect(arrive.text).toMatch(/^27 pumps up to 27 pumps at 20 for \d+ rounds?/);
+  const now = await deskOf('director');
+  expect(await mendCourse(now, { course: id, version: offered.version, seen: await seenOf(now, id), mends: arrive.mends })).toEqual({ unplaced: [] });
+  const after = await readCourse(await deskOf('director'), id);
+  expect([after.course.unplaced, after.checks.filter(({ severity }) => severity === 'stop')]).toEqual([[], []]);
+});
+
 test('a mend that says what a cohort practises is taken back with what it said, and done again with it', async () => {
   const director = await deskOf('director');
   const { choir, phrases } = await demo(director);
