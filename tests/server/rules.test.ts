@@ -99,6 +99,11 @@ test('a climb that no guard lets come so far says where it ends, and arriving th
   const goals = [{ technique: 'pumps-27', pattern: '27 pumps at 20', dose: '9 rounds', practise: 1 }];
   const asked = { ...courseInput(phrases.teacher, choir), weeks: 10, weekdays: [2, 5], start: '07:00', goals };
   const { id } = await createCourse(director, asked);
+  // It is said before anything is drafted.
+  const { course: ahead } = await readCourse(await deskOf('director'), id);
+  expect(ahead.unplaced).toEqual([
+    expect.stringMatching(/^27 pumps cannot be placed: no step further than 27 pumps at 20 for \d+ rounds? is inside the guards\.$/),
+  ]);
   await draftCourse(director, { course: id, version: 1, seen: await seenOf(director, id) });
   const { course: offered } = await readCourse(await deskOf('director'), id);
   const arrive = offered.mends.find(({ mends }) => mends.length === 1 && mends[0].code === 'arrive')!;

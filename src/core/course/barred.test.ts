@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import {
+  aheadText,
+  blockedAhead,
   checkCourse,
   draftCourse,
   planningOf,
@@ -104,6 +106,14 @@ test('no draft puts anything where everybody must leave it out, whatever all of 
     { numRuns: 15 },
   );
 }, 60_000);
+
+test('a goal whose last step nobody may do says so before anything is drafted, and others say nothing', () => {
+  const problem = courseFor(['hernia'], [goal('equal-4-4-4', '6:6:6'), goal('equal-4-4', '6:6')]);
+  const planning = planningOf(problem);
+  expect(blockedAhead(problem.sessions, problem.goals, planning).map((one) => aheadText(one, SHIPPED_LIBRARY))).toEqual([
+    'Equal 4:4:4 cannot be placed: everyone in the cohort must leave its last step out; 2 of 2 may go up to 4:4:4 for 3 min.',
+  ]);
+});
 
 test('a goal whose last step nobody may do is not placed, and it is said how far somebody may go', () => {
   const { draft } = drafted(courseFor(['hernia'], [goal('equal-4-4-4', '6:6:6')]));

@@ -91,6 +91,15 @@ export function whyNot(
   return left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, goals, planning) ?? clashWith(goal), mends }));
 }
 
+/** Goals that no draft can place, seen without drafting: by the hour, by who may do it on any step, by who is qualified, by the guards, by room. */
+export function blockedAhead(sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning): Unplaced[] {
+  const ordered = inTimeOrder(sessions);
+  return goals.flatMap((goal) => {
+    const blocked = plainlyBlocked(goal, ordered, goals, planning);
+    return blocked ? [{ goal, blocked }] : [];
+  });
+}
+
 /** What keeps a goal from being placed by itself: the plainest reason there is. */
 function plainlyBlocked({ technique: goal }: Goal, sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning): Blocked | null {
   const { basis, ladder, already, taught, tempo } = planning;

@@ -131,6 +131,12 @@ export function unplacedText({ goal, blocked, mends }: Unplaced, { find }: Libra
   return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name, counts)}.${mend}`;
 }
 
+/** Why a goal cannot be placed, before anything is drafted. @example aheadText(blockedAhead(sessions, goals, planning)[0], library) // "27 pumps cannot be placed: it is for the morning, …" */
+export function aheadText({ goal, blocked }: Unplaced, { find }: Library, counts = true): string {
+  const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';
+  return blocked.why === 'not drafted' ? '' : `${name(goal.technique)} cannot be placed: ${blockedText(blocked, goal.technique, name, counts)}.`;
+}
+
 /** How far a climb goes for somebody, where nobody may go to its end. */
 const upToText = ({ pattern, dose, may, people }: UpTo, counts: boolean): string =>
   `everyone in the cohort must leave its last step out; ${counts ? `${may === 1 ? 'one' : may} of ${people} may go up to` : 'it goes no further than'} ${pattern} for ${dose}`;

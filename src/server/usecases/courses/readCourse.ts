@@ -1,4 +1,6 @@
 import {
+  aheadText,
+  blockedAhead,
   byHarm,
   checkCourse,
   checkKey,
@@ -71,6 +73,10 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
   const { name, version, weeks, start, minutes, weekdays } = found;
   const nameOf = (technique: string) => planning.basis.library.find(technique)?.name ?? technique;
   const forecast = { sessions: reached, goals: found.goals, planning, members, progress };
+  // Before anything is drafted: what no draft could place.
+  const undrafted = !of && found.unplaced.length === 0 && sessions.every(({ blocks }) => techniquesIn(blocks).length === 0);
+  const counts = may(desk.who.role, 'see reasons');
+  const ahead = undrafted ? blockedAhead(sessions, found.goals, planning).map((one) => aheadText(one, planning.basis.library, counts)) : [];
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {
@@ -81,7 +87,7 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
       start,
       minutes,
       weekdays,
-      unplaced: found.unplaced.map((one) => unplacedText(one, planning.basis.library, may(desk.who.role, 'see reasons'))),
+      unplaced: [...ahead, ...found.unplaced.map((one) => unplacedText(one, planning.basis.library, counts))],
       mends: (found.unplaced[0]?.mends ?? []).map((mends) => ({ text: listed(mends.map((mend) => mendOfText(mend, nameOf))), mends })),
       goals: found.goals.map(({ technique }) => nameOf(technique)),
       series: of ? { id: of.id, name: of.name } : null,
