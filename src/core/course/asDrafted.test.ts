@@ -86,6 +86,28 @@ test('what is drafted is what the checks accept, and a goal is reached or it is 
   expect(Math.min(lighter, left)).toBeGreaterThan(20);
 });
 
+test('a climb is never asked to end below what was taught of it', () => {
+  const goals = [
+    { technique: 'equal-4-4', pattern: '4:4', dose: '8 min', practise: 3, everyDays: null },
+    { technique: 'equal-4-4-4', pattern: '6:6:6', dose: '3 min', practise: 1, everyDays: null },
+  ];
+  const rules = planning({ already: new Set(['natural', 'belly', 'deepened']) });
+  const sessions = courseDates(start, 8, [5], []).map((date, index): CourseSession => ({
+    id: `s${index}`,
+    date,
+    start: '07:00',
+    minutes: 45,
+    blocks: [],
+    fixed: false,
+  }));
+  let next = 0;
+  const draft = (of: readonly CourseSession[]) => draftCourse(of, goals, rules, () => `id${(next += 1)}`);
+  const taught = draft(sessions).sessions.map((session, index): CourseSession =>
+    index < 5 ? { ...session, fixed: true } : { ...session, blocks: [] },
+  );
+  expect(draft(taught).unplaced.length).toBeGreaterThan(0);
+});
+
 function enoughIn(ms: number): () => boolean {
   const until = performance.now() + ms;
   return () => performance.now() > until;

@@ -205,7 +205,10 @@ function arriveMend(one: Case, technique: string, works: (mend: MendOf) => boole
     with: (of) => ({ ...of, goals: of.goals.map((goal) => (goal.v === technique ? { ...goal, steps: steps.slice(0, step + 1) } : goal)) }),
   });
   // Where a shorter climb does not do, no longer one does.
-  const at = steps.flatMap(({ way, once }, step) => (way && !once && step < steps.length - 1 ? [step] : []));
+  // What was taught stands on its step: no climb ends below it.
+  const taught = one.fixed.flatMap((held) => (held ?? []).flatMap((own) => (typeof own !== 'string' && own[0] === technique ? [own[1]] : [])));
+  const least = Math.max(0, ...taught);
+  const at = steps.flatMap(({ way, once }, step) => (way && !once && step >= least && step < steps.length - 1 ? [step] : []));
   let [low, high] = [-1, at.length - 1];
   while (low < high) {
     const middle = (low + high + 1) >> 1;
