@@ -1,7 +1,7 @@
 import type { EntityManager } from '../src/server/db/orm';
 import { v7 as newId } from 'uuid';
 import { SHIPPED_LIBRARY } from '../src/core/library';
-import { addDays, dateIn, mondayOf, weekday, type IsoDate } from '../src/core/units';
+import { addDays, dateIn, instantIn, mondayOf, weekday, type IsoDate } from '../src/core/units';
 import type { Staff } from '../src/server/auth/actors';
 import { deskFor, type Desk } from '../src/server/desk';
 import { addCohort } from '../src/server/usecases/cohorts/addCohort';
@@ -17,13 +17,12 @@ import { acknowledgePlan } from '../src/server/usecases/teach/acknowledgePlan';
 import { logClass } from '../src/server/usecases/teach/logClass';
 import { members } from '../src/server/repositories/screenings';
 import { course, progressOf, sessionsOf } from '../src/server/repositories/courses';
-import { beginnersSeries } from './series';
+import { beginnersSeries, type Then } from './series';
 import { BEGINNERS, CHOIR, FERRY_CREW, NEW_PARENTS, OVER_SIXTY, given, wholeForm, type DemoPerson } from './people';
 import { DEMO_STAFF } from './staff';
 
 /** The Pellwick Boathouse Studio: invented throughout, built through the use cases, dated around the day it is loaded. */
-export async function loadScenario(em: EntityManager, now: Date): Promise<void> {
-  const zone = 'Europe/Lisbon';
+export async function loadScenario(em: EntityManager, now: Date, zone: string): Promise<void> {
   const today = dateIn(zone, now);
   const name = 'Pellwick Boathouse Studio';
   const all = SHIPPED_LIBRARY.families.map(({ id }) => ({ family: id, since: addDays(today, -400) }));
@@ -37,12 +36,12 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
     newId,
     now,
   );
-  const as = (index: number, at: Date): Promise<Desk> => {
+  const as = (index: number, date?: IsoDate, clock?: string): Promise<Desk> => {
     const { name: staffName, role } = DEMO_STAFF[index];
     const who: Staff = { as: 'staff', id: opened.staff[index], studio: opened.studio, studioName: name, zone, name: staffName, role };
-    return deskFor(who, at, em.fork());
+    return deskFor(who, date && clock ? instantIn(zone, date, clock) : now, em.fork());
   };
-  const director = (at = now) => as(0, at);
+  const director: Then = (date, clock) => as(0, date, clock);
   const ferry = await cohort(
     await director(),
     today,
@@ -67,8 +66,8 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
     until: addDays(mondayOf(today), 41),
     reason: 'the boathouse floor is oiled',
   });
-  await screeningMatters(await director(at(addDays(today, -10), '10:00')), ferry, await director());
-  await runningCourse(today, director, (at = now) => as(2, at), {
+  await screeningMatters(await director(addDays(today, -10), '10:00'), ferry, await director());
+  await runningCourse(today, director, (date, clock) => as(2, date, clock), {
     name: 'Steady on the early boat',
     cohort: ferry,
     firstDate: addDays(today, -14),
@@ -82,7 +81,7 @@ export async function loadScenario(em: EntityManager, now: Date): Promise<void> 
   await runningCourse(
     today,
     director,
-    (at = now) => as(0, at),
+    director,
     {
       name: 'Over sixty, seated',
       cohort: sixty,
@@ -170,25 +169,26 @@ async function seenOf({ em, who, now }: Desk, id: string) {
 /** In its third week: what is behind is taught and logged, and what is near is published; read, where it is not today's. */
 async function runningCourse(
   today: IsoDate,
-  director: (at?: Date) => Promise<Desk>,
-  teaching: (at?: Date) => Promise<Desk>,
+  director: Then,
+  teaching: Then,
   form: { readonly firstDate: IsoDate; readonly cohort: string; readonly teacher: string } & Readonly<Record<string, unknown>>,
   ahead = 0,
 ): Promise<void> {
   const { firstDate, teacher } = form;
-  const planning = await director(at(addDays(firstDate, -6), '09:00'));
+  const before = () => director(addDays(firstDate, -6), '09:00');
+  const planning = await before();
   const { id } = await createCourse(planning, { ...form, once: newId() });
   await draftCourse(planning, { course: id, version: 1, seen: await seenOf(planning, id) });
-  const sessions = await sessionsOf(await director(planning.now), [id]);
+  const sessions = await sessionsOf(await before(), [id]);
   for (const [index, session] of sessions.filter(({ date }) => date <= addDays(today, ahead)).entries()) {
-    const desk = await director(session.date > today ? undefined : at(addDays(session.date, -2), '16:00'));
+    const desk = await (session.date > today ? director() : director(addDays(session.date, -2), '16:00'));
     await publishPlan(desk, { once: newId(), session: session.id, version: session.version, teacher });
     if (session.date === today) continue;
-    const evening = await teaching(session.date > today ? undefined : at(addDays(session.date, -1), '19:30'));
+    const evening = await (session.date > today ? teaching() : teaching(addDays(session.date, -1), '19:30'));
     const plan = (await progressOf(evening, [session.id])).get(session.id)!.plan!;
     await acknowledgePlan(evening, { session: session.id, plan: plan.id });
     if (session.date > today) continue;
-    const after = await teaching(at(session.date, '12:05'));
+    const after = await teaching(session.date, '12:05');
     const people = await members(await director(), (await course(after, id)).cohort);
     await logClass(after, {
       id: newId(),
@@ -233,9 +233,4 @@ async function choirCourse(today: IsoDate, cohortId: string, teacher: string, de
     goals: [goal('longer-5-6', { dose: '7 min' }), goal('4-7-8'), goal('hissing'), goal('pumps-27')],
   });
   await draftCourse(desk, { course: id, version: 1, seen: await seenOf(desk, id) });
-}
-
-/** An instant in the studio's day; the demo's zone is close enough to UTC for its hours. */
-function at(date: IsoDate, clock: string): Date {
-  return new Date(`${date}T${clock}:00Z`);
 }

@@ -1,12 +1,15 @@
 import { v7 as newId } from 'uuid';
 import { datesOf } from '../src/core/series';
-import { addDays, mondayOf, type IsoDate } from '../src/core/units';
+import { addDays, instantIn, mondayOf, type IsoDate } from '../src/core/units';
 import type { EntityManager } from '../src/server/db/orm';
 import type { Desk } from '../src/server/desk';
 import { membersOf, ownToken, series, type SeriesMember } from '../src/server/repositories/series';
 import { peopleNames } from '../src/server/repositories/people';
 import { createSeries } from '../src/server/usecases/series/createSeries';
 import { checkIn } from '../src/server/usecases/series/ownDay';
+
+/** Somebody's desk at an hour of the studio's day; now, where none is said. */
+export type Then = (date?: IsoDate, clock?: string) => Promise<Desk>;
 
 /** A week of even breath, alone at home in the morning. */
 export const A_WEEK = {
@@ -43,15 +46,9 @@ const HABITS: Readonly<Record<string, Habit>> = {
 };
 
 /** Three weeks at 06:30, in the third of them: what everybody said so far was said by their own pages, each morning. */
-export async function beginnersSeries(
-  em: EntityManager,
-  today: IsoDate,
-  cohort: string,
-  teacher: string,
-  director: (at?: Date) => Promise<Desk>,
-): Promise<void> {
+export async function beginnersSeries(em: EntityManager, today: IsoDate, cohort: string, teacher: string, director: Then): Promise<void> {
   const firstDate = addDays(mondayOf(today), -14);
-  const planning = await director(new Date(`${addDays(firstDate, -3)}T10:00:00Z`));
+  const planning = await director(addDays(firstDate, -3), '10:00');
   const { id } = await createSeries(planning, {
     once: newId(),
     name: 'Three weeks to an even breath',
@@ -79,7 +76,7 @@ export async function beginnersSeries(
         member,
         (HABITS[names.get(member.person) ?? ''] ?? steady)(index + 1, over),
         date,
-        date < today ? new Date(`${date}T07:05:00Z`) : desk.now,
+        date < today ? instantIn(desk.who.zone, date, '07:05') : desk.now,
       );
   }
 }

@@ -8,6 +8,7 @@ const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
   [/^\/api\/form\//, BODY_LIMITS.personal],
   [/^\/api\/(day|sign-up)\//, BODY_LIMITS.personal],
   [/^\/api\/(log|sign)$/, BODY_LIMITS.form],
+  [/^\/api\/wording$/, BODY_LIMITS.personal],
   [/^\/api\/files\//, BODY_LIMITS.file],
 ];
 /** Whoever is not signed in sends an e-mail and a password at most. */

@@ -14,7 +14,7 @@ export const FORM_LIMITS = {
   note: 300,
   logNote: 600,
   /** Characters of a text that is looked at for claims. */
-  wording: 4000,
+  wording: 2000,
   pattern: 2000,
   dose: 200,
   people: 500,

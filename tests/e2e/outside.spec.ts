@@ -96,6 +96,8 @@ test('nonsense addresses and signed-out requests get an answer in words', async 
   const log = await request.post('/api/log', { data: { id: 'x' } });
   expect(log.status()).toBe(401);
   expect(await log.json()).toMatchObject({ code: 'signed-out' });
+  expect((await request.post('/api/wording', { data: { text: 'a line' } })).status()).toBe(401);
+  expect((await request.post('/api/wording', { data: { text: 'x'.repeat(70_000) } })).status()).toBe(413);
   const foreign = await request.post('/api/log', { data: {}, headers: { origin: 'https://elsewhere.example' } });
   expect(foreign.status()).toBe(403);
   const form = await request.post('/api/form/nonsense', { form: { consent: 'on' } });

@@ -25,7 +25,7 @@ export async function openBoth(): Promise<void> {
   await migrate();
   const em = await freshManager();
   if ((await em.count(StudioRow)) > 0) return backToKept('fresh_demo');
-  await loadScenario(em, NOW);
+  await loadScenario(em, NOW, 'Europe/Lisbon');
   await openStudio(
     await freshManager(),
     { name: 'Sallow Quay Rooms', zone: 'Europe/Lisbon' },

@@ -6,7 +6,6 @@ import { comparePlan, saveBlocks } from '@/server/usecases/plans/saveBlocks';
 import { readNotes, sayNote } from '@/server/usecases/plans/notes';
 import { removeTemplate, saveTemplate, takeBlocks } from '@/server/usecases/plans/templates';
 import { coverWithChange, handOver } from '@/server/usecases/teach/cover';
-import { lookAtWording } from '@/server/usecases/plans/wording';
 import { settleClassLogs, settleHeldLog } from '@/server/usecases/teach/heldLogs';
 
 export async function saveBlocksAction(input: unknown) {
@@ -59,8 +58,4 @@ export async function handOverAction(input: unknown) {
 
 export async function coverWithChangeAction(input: unknown) {
   return reply((desk) => coverWithChange(desk, input));
-}
-
-export async function lookAtWordingAction(input: unknown) {
-  return reply((desk) => lookAtWording(desk, input));
 }

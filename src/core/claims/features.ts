@@ -39,11 +39,14 @@ export function tokensOf(text: string): Token[] {
   });
 }
 
+/** Letters of a word that is still looked at for slips; none that anybody knows is longer. */
+const LONGEST_WORD = 24;
+
 const mended = new Map<string, string>();
 
 /** A word as it is known: itself, or what it becomes by one letter more, less, changed or the other way round. */
 function known(word: string): string {
-  if (word.length < 5 || isKnown(word) || isKnown(singular(word))) return word;
+  if (word.length < 5 || word.length > LONGEST_WORD || isKnown(word) || isKnown(singular(word))) return word;
   const had = mended.get(word);
   if (had !== undefined) return had;
   const found = near(word).find(isKnown) ?? word;

@@ -67,11 +67,16 @@ function joined(marks: readonly Mark[], text: string): Mark[] {
 
 const mostOf = (telling: readonly Telling[]): Telling => telling.reduce((most, one) => (one.much > most.much ? one : most));
 
+/** Words of a sentence that are looked at together: one that goes on and on is looked at in parts, so that no text takes long. */
+const MOST_WORDS = 40;
+
 /** A text sentence by sentence: a stop, a semicolon or a new line ends one; a question belongs to what answers it. */
 function sentencesOf(text: string): { readonly at: number; readonly sentence: string }[] {
   return [...text.matchAll(/[^.!;\n?]+(?:\?[^.!;\n?]*)?/g)].flatMap((match) => {
-    const lead = /^\s*/.exec(match[0])![0].length;
-    const sentence = match[0].trim();
-    return sentence.length > 2 ? [{ at: match.index + lead, sentence }] : [];
+    const words = [...match[0].matchAll(/\S+/g)];
+    return Array.from({ length: Math.ceil(words.length / MOST_WORDS) }, (_, part) => {
+      const [first, last] = [words[part * MOST_WORDS], words[Math.min(words.length, (part + 1) * MOST_WORDS) - 1]];
+      return { at: match.index + first.index, sentence: match[0].slice(first.index, last.index + last[0].length) };
+    }).filter(({ sentence }) => sentence.length > 2);
   });
 }

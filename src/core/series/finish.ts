@@ -1,7 +1,7 @@
 import { GUARDS } from '../climb';
 import { countsOf, type HowMany } from '../forecast';
 import { chances, weekday as weekdayOf, type IsoDate } from '../units';
-import { KINDS, type Person } from './kinds';
+import { KINDS } from './kinds';
 import { SERIES_LIMITS } from './limits';
 
 /** Somebody's days so far, and how many are still to come. */
@@ -36,20 +36,18 @@ interface Seen {
 const LAST_DAYS = 4;
 const { exp, log, round, min, max, floor } = Math;
 
-function seenIn(days: readonly boolean[], over: number, weekday: (day: number) => number): Seen {
+function seenIn(days: readonly boolean[], over: number, weekday: (day: number) => number, length = days.length): Seen {
   let [did, last, weekends, onWeekends, changes, after] = [0, 0, 0, 0, 0, 0];
-  days.forEach((done, day) => {
-    if (day >= over) {
-      after += Number(done);
-      return;
-    }
-    did += Number(done);
-    if (day >= over - LAST_DAYS) last += Number(done);
+  for (let day = over; day < length; day += 1) after += days[day] ? 1 : 0;
+  for (let day = 0; day < over; day += 1) {
+    const done = days[day];
+    if (done) did += 1;
+    if (day >= over - LAST_DAYS) last += done ? 1 : 0;
     if (day > 0 && done !== days[day - 1]) changes += 1;
-    if (weekday(day) < 6) return;
+    if (weekday(day) < 6) continue;
     weekends += 1;
-    onWeekends += Number(done);
-  });
+    if (done) onWeekends += 1;
+  }
   return { did, last, weekend: weekends > 0 ? onWeekends / weekends : null, changes, after };
 }
 
@@ -74,14 +72,28 @@ interface Made {
 
 /** So many figures of each kind are thought of, and so many people made of each. */
 const [FIGURES, MADE] = [14, 90] as const;
+const LONGEST = max(...SERIES_LIMITS.lengths);
 
-let groups: readonly Person[] | null = null;
-/** What a group may be like: every kind, with many figures. Always the same ones. */
-function mayBe(): readonly Person[] {
-  const chance = chances(11);
-  groups ??= Object.values(KINDS).flatMap((kind) => Array.from({ length: FIGURES }, () => kind(chance)));
-  return groups;
+const lives = new Map<number, readonly (readonly (readonly boolean[])[])[]>();
+
+/**
+ * What a group may be like: every kind, with many figures, and the days of people of each, from one weekday on. Always the same ones, and made
+ * once for each weekday; nobody's own days are among them.
+ */
+function livesFrom(weekday: number): readonly (readonly (readonly boolean[])[])[] {
+  const had = lives.get(weekday);
+  if (had) return had;
+  const figures = chances(11);
+  const made = Object.values(KINDS).flatMap((kind) => Array.from({ length: FIGURES }, () => kind(figures)));
+  const all = made.map((person, at) => {
+    const chance = chances(1000 + at);
+    return Array.from({ length: MADE }, () => person(LONGEST, onFrom(weekday), chance));
+  });
+  lives.set(weekday, all);
+  return all;
 }
+
+const onFrom = (weekday: number) => (day: number) => ((weekday - 1 + day) % 7) + 1;
 
 /** Where somebody stands: how long it is for them, how much is over, and on which weekday it began. */
 interface Stand {
@@ -90,18 +102,10 @@ interface Stand {
   readonly weekday: number;
 }
 
-const kept = new Map<string, readonly Made[]>();
-/** Stands whose made-up people are kept: nobody's own days are among them. */
-const MOST_KEPT = 40;
-
+/** The people made up, as they look to somebody who stands there. */
 function madeFor({ length, over, weekday }: Stand): readonly Made[] {
-  const key = `${length} ${over} ${weekday}`;
-  const had = kept.get(key);
-  if (had) return had;
-  const on = (day: number) => ((weekday - 1 + day) % 7) + 1;
-  const made = mayBe().map((person, at): Made => {
-    const chance = chances(1000 + at);
-    const people = Array.from({ length: MADE }, () => seenIn(person(length, on, chance), over, on));
+  return livesFrom(weekday).map((group): Made => {
+    const people = group.map((days) => seenIn(days, over, onFrom(weekday), length));
     const [cells, weekends] = [new Float64Array(CELLS), new Float64Array(PARTS.weekend)];
     for (const one of people) {
       cells[cellOf(one, over)] += 1;
@@ -109,9 +113,6 @@ function madeFor({ length, over, weekday }: Stand): readonly Made[] {
     }
     return { people, cells, weekends };
   });
-  if (kept.size >= MOST_KEPT) kept.clear();
-  kept.set(key, made);
-  return made;
 }
 
 /** How usual somebody is among people of a kind, as a logarithm. */
@@ -136,7 +137,7 @@ function chanceAmong(of: Seen, lacking: number, over: number, people: readonly (
 /** How far a group's days decide which kind it is: less than wholly, as no kind is quite what people are. */
 const DECIDES = { alone: 0.45, withPast: 0.6 } as const;
 /** How much a studio's own past counts beside what is made up, where there is enough of it, and how often it is thrown anew. */
-const [OWN_PAST, THROWS] = [0.6, 20] as const;
+const [OWN_PAST, THROWS] = [0.85, 20] as const;
 /** Of a studio's past the last so many are looked at. */
 const MOST_PAST = 120;
 
@@ -147,29 +148,30 @@ const MOST_PAST = 120;
  * @example willFinish(group, past).low // 7
  */
 export function willFinish(group: readonly SoFar[], past: readonly Whole[]): HowMany {
+  // People who began together stand alike, and are held against the same ones.
+  const stands = new Map<string, readonly Made[]>();
   const mine = group.map((of) => {
     const stand = { length: of.past.length + of.ahead, over: of.past.length, weekday: of.past[0] ? weekdayOf(of.past[0].date) : 1 };
     const seen = seenIn(
       of.past.map(({ did }) => did),
       stand.over,
-      (day) => ((stand.weekday - 1 + day) % 7) + 1,
+      onFrom(stand.weekday),
     );
     const lacking = of.needed - seen.did;
-    return { stand, seen, lacking, sure: lacking <= 0 ? 1 : lacking > of.ahead ? 0 : null };
+    const key = `${stand.length} ${stand.over} ${stand.weekday}`;
+    const made = stands.get(key) ?? madeFor(stand);
+    stands.set(key, made);
+    return { made, stand, seen, lacking, sure: lacking <= 0 ? 1 : lacking > of.ahead ? 0 : null };
   });
   const open = mine.filter(({ sure }) => sure === null);
   const certain = mine.filter(({ sure }) => sure === 1).length;
   if (open.length === 0) return { expected: certain, low: certain, high: certain };
   const own = past.length >= SERIES_LIMITS.pastFrom ? pastAs(past.slice(-MOST_PAST), open[0].stand) : [];
   const { length, over } = open[0].stand;
-  const logs = mayBe().map((_, at) => {
+  const logs = open[0].made.map((like, at) => {
     let sum = 0;
-    for (const { seen, stand } of mine) if (stand.over > 0) sum += usual(seen, stand.over, madeFor(stand)[at]);
-    const like = madeFor(open[0].stand)[at];
-    for (const one of own) {
-      const finishes = min(0.98, max(0.02, chanceAmong(one, neededDays(length) - one.did, over, like.people)));
-      sum += usual(one, over, like) + log(one.did + one.after >= neededDays(length) ? finishes : 1 - finishes);
-    }
+    for (const { seen, stand, made } of mine) if (stand.over > 0) sum += usual(seen, stand.over, made[at]);
+    for (const one of own) sum += usual(one, over, like);
     return sum;
   });
   const top = max(...logs);
@@ -184,7 +186,7 @@ export function willFinish(group: readonly SoFar[], past: readonly Whole[]): How
   weights.forEach((weight, at) => {
     if (weight / all < 1e-3) return;
     add(
-      open.map(({ seen, lacking, stand }) => chanceAmong(seen, lacking, stand.over, madeFor(stand)[at].people)),
+      open.map(({ seen, lacking, stand, made }) => chanceAmong(seen, lacking, stand.over, made[at].people)),
       (weight / all) * (1 - ownWeight),
     );
   });
@@ -204,7 +206,7 @@ function pastAs(past: readonly Whole[], { length, over }: Stand): Seen[] {
   return past.map(({ first, days }) => {
     const at = weekdayOf(first);
     const stretched = Array.from({ length }, (_, day) => days[min(days.length - 1, floor((day * days.length) / length))] ?? false);
-    return seenIn(stretched, over, (day) => ((at - 1 + day) % 7) + 1);
+    return seenIn(stretched, over, onFrom(at));
   });
 }
 

@@ -35,22 +35,25 @@ export function Stairs({ climb, view, naturalBreath }: Props) {
           const crowded = stairs.some((other) => other.from < from && other.pattern === pattern && other.dose === dose && start <= other.from + 6);
           return (
             <div key={`${from} ${pattern} ${dose}`} className={styles.stair} style={{ gridColumn: `${start} / ${end}`, gridRow: row }}>
-              <div className={styles.step} hidden={crowded}>
-                <span className={styles.strip}>
-                  <BreathStrip pattern={mustParsePattern(pattern)} pace={pace} width={120} height={56} labels={false} title="" />
-                </span>
-                <span>
-                  <span className="num">{pattern}</span>
-                  <span className="small soft">
-                    {dose} · {easy ?? (classes === 1 ? 'one class' : `${classes} classes`)}
+              {!crowded && (
+                <div className={styles.step}>
+                  <span className={styles.strip}>
+                    <BreathStrip pattern={mustParsePattern(pattern)} pace={pace} width={120} height={56} labels={false} title="" />
                   </span>
-                </span>
-              </div>
+                  <span>
+                    <span className="num">{pattern}</span>
+                    <span className="small soft">
+                      {dose} · {easy ?? (classes === 1 ? 'one class' : `${classes} classes`)}
+                    </span>
+                  </span>
+                </div>
+              )}
               <span className="sr">
-                from {dayText(sessions[from].date)} to {dayText(sessions[to].date)}
+                {crowded && `${pattern}, ${dose}, `}from {dayText(sessions[from].date)} to {dayText(sessions[to].date)}
               </span>
               <span
                 className={styles.beam}
+                title={crowded ? `${pattern}, ${dose}` : undefined}
                 data-past={past}
                 // It stands on its own classes, wherever its words found room.
                 style={{ marginLeft: `${((from + 1 - start) / (end - start)) * 100}%`, width: `${((to - from + 1) / (end - start)) * 100}%` }}

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { lookAtWordingAction } from '@/app/actions/plans';
 import type { Look } from '@/core/claims';
+import type { Reply } from '../forms/reply';
 
 interface Props {
   readonly text: string;
@@ -59,14 +59,25 @@ function useLooks(text: string): readonly Look[] {
   const [said, setSaid] = useState<{ readonly of: string; readonly looks: readonly Look[] }>({ of: '', looks: [] });
   useEffect(() => {
     if (text.trim().length < SHORTEST) return;
+    const broken = new AbortController();
     const later = setTimeout(() => {
-      // Without a network nothing is said; what is sent is looked at again on the server.
-      void lookAtWordingAction({ text }).then(
-        (reply) => setSaid({ of: text, looks: reply.ok ? reply.value : [] }),
+      // Without a network nothing is said; a letter that is sent is looked at again on the server.
+      void looksOf(text, broken.signal).then(
+        (looks) => setSaid({ of: text, looks }),
         () => undefined,
       );
     }, SETTLED_MS);
-    return () => clearTimeout(later);
+    return () => {
+      clearTimeout(later);
+      broken.abort();
+    };
   }, [text]);
   return said.of === text ? said.looks : [];
+}
+
+async function looksOf(text: string, signal: AbortSignal): Promise<readonly Look[]> {
+  const headers = { 'content-type': 'application/json' };
+  const answer = await fetch('/api/wording', { method: 'POST', headers, body: JSON.stringify({ text }), signal });
+  const reply = (await answer.json()) as Reply<readonly Look[]>;
+  return reply.ok ? reply.value : [];
 }

@@ -8,12 +8,13 @@ import { filled } from './grammar';
 import { HARMLESS_FORMS } from './harmlessForms';
 import { HARMLESS } from './harmless';
 import { LIFE_CLAIMS, LIFE_HARMLESS } from './life';
+import { NAMES } from './names';
 
 /** A line somebody wrote, with what it claims; null where it claims nothing. */
 export interface Written {
   readonly text: string;
   readonly kind: Kind | 'any' | null;
-  readonly from: 'first' | 'given' | 'life' | 'shipped';
+  readonly from: 'first' | 'given' | 'life' | 'name' | 'shipped';
 }
 
 /** Lines that were written one by one: these are what a check is measured on, where it was not trained on them. */
@@ -25,22 +26,24 @@ export const WRITTEN: readonly Written[] = [
   ...LIFE_HARMLESS.map((text): Written => ({ text, kind: null, from: 'life' })),
 ];
 
-/** What the studio ships says nothing that it could not stand behind. */
-export const SHIPPED: readonly Written[] = [
-  ...new Set([
-    ...FAMILIES.flatMap(({ about, cues, watchFor, cautions }) => [
-      about,
-      ...cues.map(({ say }) => say),
-      ...watchFor,
-      ...cautions.flatMap(({ caution, reason }) => [caution, reason]),
-    ]),
-    ...PARTS.flatMap(({ cues }) => cues),
+/** What the studio ships, and what things are called, says nothing that it could not stand behind. */
+const SAID = new Set([
+  ...FAMILIES.flatMap(({ about, cues, watchFor, cautions }) => [
+    about,
+    ...cues.map(({ say }) => say),
+    ...watchFor,
+    ...cautions.flatMap(({ caution, reason }) => [caution, reason]),
   ]),
-].map((text) => ({ text, kind: null, from: 'shipped' }));
+  ...PARTS.flatMap(({ cues }) => cues),
+]);
+export const SHIPPED: readonly Written[] = [
+  ...[...SAID].map((text): Written => ({ text, kind: null, from: 'shipped' })),
+  ...NAMES.map((text): Written => ({ text, kind: null, from: 'name' })),
+];
 
 const weighed = (text: string, claim: 0 | 1, weight: number): Labelled => ({ text, claim, weight });
 /** Lines from each form, and how much a written line counts beside one from a form. */
-const [OF_A_CLAIM, OF_A_HARMLESS, BESIDE, FROM_A_FORM, WRITTEN_ONE, SHIPPED_ONE] = [8, 16, 400, 0.4, 1.5, 0.6] as const;
+const [OF_A_CLAIM, OF_A_HARMLESS, BESIDE, FROM_A_FORM, WRITTEN_ONE, SHIPPED_ONE, A_NAME] = [8, 16, 400, 0.4, 1.5, 0.6, 0.2] as const;
 
 /** Lines put together from the forms, always the same ones. */
 export function formedLines(): Labelled[] {
@@ -58,6 +61,8 @@ export function formedLines(): Labelled[] {
   ];
 }
 
+const SO_MUCH = { first: WRITTEN_ONE, given: WRITTEN_ONE, life: WRITTEN_ONE, shipped: SHIPPED_ONE, name: A_NAME } as const;
+
 /** Written lines as they are trained on. */
 export const labelled = (lines: readonly Written[]): Labelled[] =>
-  lines.map(({ text, kind, from }) => weighed(text, kind === null ? 0 : 1, from === 'shipped' ? SHIPPED_ONE : WRITTEN_ONE));
+  lines.map(({ text, kind, from }) => weighed(text, kind === null ? 0 : 1, SO_MUCH[from]));
