@@ -144,7 +144,8 @@ export const mendCourseForm = object({
       }),
     )
     .min(1)
-    .max(2)
+    // One for each goal that has no place, at most.
+    .max(FORM_LIMITS.goals)
     .required(),
 });
 

@@ -1,5 +1,5 @@
 import type { IsoDate } from '@/core/units';
-import type { Check, ClassChange, Goal, MendCode } from '@/core/course';
+import type { Check, ClassChange, Goal, WayOut } from '@/core/course';
 
 /** What pages are given about courses. */
 
@@ -107,7 +107,7 @@ export interface CourseView {
     readonly weekdays: readonly number[];
     readonly unplaced: readonly string[];
     /** What would make every goal possible, tried beforehand: what the button says, and what it sends. */
-    readonly mends: readonly { readonly text: string; readonly mends: readonly MendCode[] }[];
+    readonly mends: readonly WayOut[];
     readonly goals: readonly string[];
     /** The series whose live days its classes are, where it is one's. */
     readonly series: { readonly id: string; readonly name: string } | null;

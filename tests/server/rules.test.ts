@@ -114,6 +114,40 @@ test('a climb that no guard lets come so far says where it ends, and arriving th
   expect([after.course.unplaced, after.checks.filter(({ severity }) => severity === 'stop')]).toEqual([[], []]);
 });
 
+test.each<[string, number, object, string[]]>([
+  ['too few classes', 1, { weeks: 3 }, ['longer-5-6', 'alternate-4-4', 'square-6']],
+  ['another hour', 1, { weeks: 6, start: '07:00' }, ['4-7-8', 'longer-4-6']],
+  ['short classes', 1, { weeks: 6, minutes: 20 }, ['equal-4-4-4', 'hissing', 'alternate-4-4']],
+  ['three goals that need three changes', 3, { weeks: 4, start: '07:00', minutes: 20 }, ['4-7-8', 'alternate-4-4', 'square-6']],
+])(
+  'every way out that is offered gives every goal its place when it is taken: %s',
+  async (_, changes, over, techniques) => {
+    const director = await deskOf('director');
+    const { choir, phrases } = await demo(director);
+    const input = { ...courseInput(phrases.teacher, choir), weekdays: [2, 5], ...over, goals: techniques.map((one) => goal(one)) };
+    const { id } = await createCourse(director, input);
+    const { unplaced } = await draftCourse(director, { course: id, version: 1, seen: await seenOf(director, id) });
+    const { course: offered } = await readCourse(await deskOf('director'), id);
+    expect([unplaced.length > 0, offered.mends.length > 0]).toEqual([true, true]);
+    expect(offered.mends.some(({ mends }) => mends.length === changes)).toBe(true);
+    // What gives something up does not hide what keeps it.
+    expect(offered.mends.some(({ asks, mends }) => !asks && mends.every(({ code }) => code !== 'without'))).toBe(true);
+    for (const { text, mends } of offered.mends) {
+      const now = await deskOf('director');
+      const { version } = await course(now, id);
+      const taken = await mendCourse(now, { course: id, version, seen: await seenOf(now, id), mends }).then(
+        (left) => left.unplaced,
+        (refused: Error) => [`refused: ${refused.message}`],
+      );
+      const { checks } = await readCourse(await deskOf('director'), id);
+      expect([text, taken, checks.filter(({ severity }) => severity === 'stop').map((check) => check.text)]).toEqual([text, [], []]);
+      const then = await deskOf('director');
+      await undoStep(then, { course: id, version: (await course(then, id)).version, seen: await seenOf(then, id) });
+    }
+  },
+  120_000,
+);
+
 test('a mend that says what a cohort practises is taken back with what it said, and done again with it', async () => {
   const director = await deskOf('director');
   const { choir, phrases } = await demo(director);

@@ -7,7 +7,7 @@ import { solve, type Solved } from './drafting';
 import { frame } from './frame';
 import { problemOf } from './toDraft';
 import type { CourseSession, Goal, Planning } from './types';
-import { reachedIn, whyNot, type Unplaced } from './unplaced';
+import { reachedIn, whyNot, type Begin, type Unplaced } from './unplaced';
 
 /** How good a draft is known to be. */
 export interface Proof {
@@ -32,6 +32,8 @@ export interface Draft {
 export interface Drafting {
   /** Whether what was found is enough; asked often. */
   readonly enough: () => boolean;
+  /** Begins to look for reasons, and then for what would do; as long as it takes where it is not said. */
+  readonly begin?: Begin;
   /** Told of every better draft on the way. */
   readonly onBetter?: (better: Omit<Draft, 'unplaced'>) => void;
 }
@@ -46,7 +48,7 @@ export function draftCourse(
   goals: readonly Goal[],
   planning: Planning,
   newId: () => string,
-  { enough, onBetter }: Drafting = NO_HURRY,
+  { enough, begin = FOR_EVER, onBetter }: Drafting = NO_HURRY,
 ): Draft {
   const ordered = inTimeOrder(sessions);
   const { file, one, climbs, first } = problemOf(ordered, goals, planning);
@@ -82,7 +84,7 @@ export function draftCourse(
   const left = goals.filter((_, index) => solved.reached[index] === null);
   // Where pins alone clash, nothing is drafted over them.
   const kept = solved.status === 'impossible' || isAsGood(ordered, goals, planning, solved);
-  return { sessions: kept ? ordered : sessionsOf(solved), unplaced: whyNot(left, ordered, goals, planning, enough), proof: proofOf(solved) };
+  return { sessions: kept ? ordered : sessionsOf(solved), unplaced: whyNot(left, ordered, goals, planning, begin), proof: proofOf(solved) };
 }
 
 /** Whether a climb grows by more than its guard in a class that is open. */
@@ -116,4 +118,5 @@ export function framed(
   return { ...session, blocks: frame(techniques, session.minutes, weekOf(first, session.date), newId, planning.basis) };
 }
 
-const NO_HURRY: Drafting = { enough: () => false };
+const FOR_EVER: Begin = () => () => false;
+const NO_HURRY: Drafting = { enough: FOR_EVER() };

@@ -2,7 +2,7 @@ import { wayDown } from '../ladder';
 import { techniquesIn, type TechniqueBlock } from '../plan';
 import { inTimeOrder } from './checks';
 import { forSettled, forSomebody, NOTHING_BEFORE, type Finding } from './constraints';
-import { clashOf, mendsFor, type MendOf, type Request } from './drafting';
+import { clashesWith, mendsFor, withoutOthers, type MendOf, type Request } from './drafting';
 import { frameTime } from './frame';
 import { climbsOf, isTaughtBySomebody, problemOf, type StepOfDraft } from './toDraft';
 import { hourOf, type CourseSession, type Goal, type Planning } from './types';
@@ -28,12 +28,15 @@ export type Blocked =
   | { readonly why: 'not settled' | 'nobody qualified'; readonly technique: string }
   /** The guards allow no step further than this. */
   | { readonly why: 'guards'; readonly technique: string; readonly upTo: Pick<UpTo, 'pattern' | 'dose'> }
-  /** Found by a draft from before reasons were kept as codes, or not settled in the time there was. */
+  /** Found by a draft from before reasons were kept as codes. */
   | { readonly why: 'earlier draft'; readonly technique: string }
+  /** No place was found in the time there was, and that there is none is not proved. */
+  | { readonly why: 'not found'; readonly technique: string }
   /** Nothing stands in its way: it was asked for after the last draft, or what it had was moved away. */
   | { readonly why: 'not drafted'; readonly technique: string }
   | { readonly why: 'no room'; readonly technique: string; readonly minutes: number }
-  | { readonly why: 'clash'; readonly technique: string; readonly with: readonly ClashCode[] }
+  /** Each of these, taken away by itself, gives it its place; where there are several clashes, one after another has to be settled. */
+  | { readonly why: 'clash'; readonly technique: string; readonly with: readonly ClashCode[]; readonly then?: readonly (readonly ClashCode[])[] }
   // Kept by drafts from before clashes were worked out.
   | {
       readonly why: 'sessions';
@@ -65,30 +68,40 @@ export function reachedIn(sessions: readonly CourseSession[], { technique, patte
 }
 
 /** Goals that are not practised so often on their last step in these sessions, each with why, and what would mend it. */
-export function unplacedIn(sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning, enough: () => boolean): Unplaced[] {
+export function unplacedIn(sessions: readonly CourseSession[], goals: readonly Goal[], planning: Planning, begin: Begin): Unplaced[] {
   const ordered = inTimeOrder(sessions);
   const left = goals.filter((goal) => reachedIn(ordered, goal) === null);
-  return whyNot(left, ordered, goals, planning, enough);
+  return whyNot(left, ordered, goals, planning, begin);
 }
 
+/** Begins to look for something, and says when that has been long enough. */
+export type Begin = () => () => boolean;
+
+/** Why goals have no place, each asked beside those that have theirs, and what would give all of them one. */
 export function whyNot(
   left: readonly Goal[],
   ordered: readonly CourseSession[],
   goals: readonly Goal[],
   planning: Planning,
-  enough: () => boolean,
+  begin: Begin,
 ): Unplaced[] {
   if (left.length === 0) return [];
   const { file, one } = problemOf(ordered, goals, planning);
-  const placed = new Set(goals.filter((goal) => !left.includes(goal)).map(({ technique }) => technique));
-  // Each is asked beside what has its place, so that no goal is said to clash with what another one clashes with.
+  const ids = left.map(({ technique }) => technique);
+  const enough = begin();
   const clashWith = ({ technique }: Goal): Blocked => {
-    const clash = clashOf(file, { ...one, goals: one.goals.filter(({ v }) => v === technique || placed.has(v)) }, enough);
-    if (clash) return { why: 'clash', technique, with: clash.map(({ code, technique: of }) => ({ code, technique: of })) };
-    return { why: enough() ? 'earlier draft' : 'not drafted', technique };
+    // No goal is said to clash with what another one clashes with, nor with what is pinned of it, unless that is in its way.
+    const alone = withoutOthers(one, ids, technique);
+    const byItself = clashesWith(file, alone, technique, enough);
+    const found = byItself === 'has a place' ? clashesWith(file, { ...alone, pins: one.pins }, technique, enough) : byItself;
+    if (found === 'has a place') return { why: 'not drafted', technique };
+    if (found === 'not settled') return { why: 'not found', technique };
+    const [first = [], ...then] = found.map((clash) => clash.map(({ code, technique: of }): ClashCode => ({ code, technique: of })));
+    return { why: 'clash', technique, with: first, ...(then.length > 0 ? { then } : {}) };
   };
-  const mends = mendsFor(file, one, enough).map((together) => together.map(({ with: _, ...mend }): MendCode => mend));
-  return left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, goals, planning) ?? clashWith(goal), mends }));
+  const unplaced = left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, goals, planning) ?? clashWith(goal) }));
+  const mends = mendsFor(file, one, begin(), ids).map((together) => together.map(({ with: _, ...mend }): MendCode => mend));
+  return unplaced.map((each) => ({ ...each, mends }));
 }
 
 /** Goals that no draft can place, seen without drafting: by the hour, by who may do it on any step, by who is qualified, by the guards, by room. */

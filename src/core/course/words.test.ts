@@ -1,4 +1,4 @@
-import { checkText, mendText, unplacedText, type Check } from '.';
+import { checkText, mendText, unplacedTexts, waysOut, type Check } from '.';
 import { mendOfText, requestText } from './drafting';
 import type { Unplaced } from './unplaced';
 import { isoDate } from '../units';
@@ -67,7 +67,7 @@ test('a mend says where to, and a goal that has no place says why', () => {
   expect(mendText({ kind: 'shorten rest', block: 'b', minutes: 5 }, () => null)).toBe('Rest 5 minutes instead');
   const { pattern, dose } = techniqueOf('4-7-8');
   const goal = { technique: '4-7-8', pattern, dose, practise: 2 };
-  const why = (blocked: Unplaced['blocked']) => unplacedText({ goal, blocked }, SHIPPED_LIBRARY);
+  const why = (blocked: Unplaced['blocked']) => unplacedTexts([{ goal, blocked }], SHIPPED_LIBRARY)[0];
   expect(why({ technique: '4-7-8', why: 'hour', hours: ['evening', 'night'] })).toBe(
     '4:7:8 could not be placed: it is for the evening and night, and no class of this course starts then.',
   );
@@ -88,10 +88,24 @@ test('a mend says where to, and a goal that has no place says why', () => {
   const mends = [
     [{ code: 'weeks', number: 12, technique: null, hour: null }],
     [{ code: 'without', technique: 'hissing', number: null, hour: null }],
+    [{ code: 'practise', technique: 'hissing', number: null, hour: null }],
   ] as const;
-  expect(unplacedText({ goal, blocked: clash, mends }, SHIPPED_LIBRARY)).toBe(
-    '4:7:8 could not be placed: it clashes with the number of classes. What would do: 12 weeks or without Hissing exhale.',
+  expect(why(clash)).toBe('4:7:8 could not be placed: it clashes with the number of classes.');
+  expect(why({ ...clash, then: [[{ code: 'minutes', technique: null }]] })).toBe(
+    '4:7:8 could not be placed: it clashes with the number of classes; that settled, with the minutes of a class.',
   );
+  expect(why({ ...clash, with: [] })).toBe('4:7:8 could not be placed: no course like this has room for it.');
+  expect(why({ technique: '4-7-8', why: 'not found' })).toContain('is not proved');
+  expect(waysOut([{ goal, blocked: clash, mends }], SHIPPED_LIBRARY).map(({ text, asks }) => [text, asks])).toEqual([
+    ['12 weeks', false],
+    ['without Hissing exhale', false],
+    ['Hissing exhale', true],
+  ]);
+  // What holds for several is said once.
+  const two = [goal, { ...goal, technique: 'hissing' }].map((one) => ({ goal: one, blocked: { ...clash, technique: one.technique, with: clash.with.slice(1) } }));
+  expect(unplacedTexts(two, SHIPPED_LIBRARY)).toEqual([
+    '4:7:8 and Hissing exhale could not be placed: of each, it clashes with the number of classes.',
+  ]);
   expect(why({ technique: '4-7-8', why: 'left out by all' })).toContain('everyone in the cohort must leave it out');
   expect(why({ technique: '4-7-8', why: 'practice', had: 1, wanted: 2 })).toContain('for 1 of the 2 classes');
   expect(why({ technique: '4-7-8', why: 'new things', sessions: 6 })).toContain('in the 6 there are');

@@ -7,7 +7,7 @@ import { dayText, trimNumber, type IsoDate } from '../units';
 import type { Check } from './checks';
 import type { Mend } from './mends';
 import { mendOfText, requestText } from './drafting';
-import type { Blocked, UpTo, Unplaced } from './unplaced';
+import type { Blocked, MendCode, UpTo, Unplaced } from './unplaced';
 
 /** Codes made into sentences, here and nowhere else. */
 
@@ -119,22 +119,45 @@ export function mendText(mend: Mend, dateOf: (sessionId: string) => IsoDate | nu
   }
 }
 
-/** How many mends a sentence names; all of them have their buttons. */
-const NAMED_MENDS = 3;
-
-/** Why a goal was not placed, as a sentence. @param counts whether it says how many people may: for whoever sees reasons */
-export function unplacedText({ goal, blocked, mends }: Unplaced, { find }: Library, counts = true): string {
-  const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';
-  if (blocked.why === 'not drafted') return `${name(goal.technique)} has no class yet: draft again to give it one.`;
-  const ways = (mends ?? []).slice(0, NAMED_MENDS).map((together) => listed(together.map((mend) => mendOfText(mend, name))));
-  const mend = ways.length > 0 ? ` What would do: ${listed(ways, 'or')}.` : '';
-  return `${name(goal.technique)} could not be placed: ${blockedText(blocked, goal.technique, name, counts)}.${mend}`;
+/** Why goals were not placed, a sentence each; those with the same reason together. @param counts whether it says how many people may: for whoever sees reasons */
+export function unplacedTexts(all: readonly Unplaced[], library: Library, counts = true): string[] {
+  return notPlaced(all, library, counts, 'could not be placed');
 }
 
-/** Why a goal cannot be placed, before anything is drafted. @example aheadText(blockedAhead(sessions, goals, planning)[0], library) // "27 pumps cannot be placed: it is for the morning, …" */
-export function aheadText({ goal, blocked }: Unplaced, { find }: Library, counts = true): string {
+/** Why goals cannot be placed, before anything is drafted. @example aheadTexts(blockedAhead(sessions, goals, planning), library) // ["27 pumps cannot be placed: it is for the morning, …"] */
+export function aheadTexts(all: readonly Unplaced[], library: Library, counts = true): string[] {
+  return notPlaced(all, library, counts, 'cannot be placed');
+}
+
+/** Changes that give every goal its place, as their buttons say them. */
+export interface WayOut {
+  readonly text: string;
+  readonly mends: readonly MendCode[];
+  /** It is no change but a question: whether they practise something already. */
+  readonly asks: boolean;
+}
+
+/** What would give every goal its place, the gentlest first. */
+export function waysOut(all: readonly Unplaced[], { find }: Library): WayOut[] {
+  const name = (id: string) => find(id)?.name ?? id;
+  return (all[0]?.mends ?? []).map((mends) => {
+    const asks = mends.every(({ code }) => code === 'practise');
+    return { mends, asks, text: listed(mends.map((mend) => (asks ? name(mend.technique ?? '') : mendOfText(mend, name)))) };
+  });
+}
+
+function notPlaced(all: readonly Unplaced[], { find }: Library, counts: boolean, how: string): string[] {
   const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';
-  return blocked.why === 'not drafted' ? '' : `${name(goal.technique)} cannot be placed: ${blockedText(blocked, goal.technique, name, counts)}.`;
+  const byReason = new Map<string, string[]>();
+  for (const { goal, blocked } of all) {
+    const why = blocked.why === 'not drafted' ? '' : blockedText(blocked, goal.technique, name, counts);
+    byReason.set(why, [...(byReason.get(why) ?? []), name(goal.technique)]);
+  }
+  return [...byReason].map(([why, names]) => {
+    const one = names.length === 1;
+    if (why === '') return `${listed(names)} ${one ? 'has' : 'have'} no class yet: draft again to give ${one ? 'it' : 'each'} one.`;
+    return `${listed(names)} ${how}: ${one ? '' : 'of each, '}${why}.`;
+  });
 }
 
 /** How far a climb goes for somebody, where nobody may go to its end. */
@@ -148,6 +171,8 @@ function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: st
       return `${it} is for the ${listed(blocked.hours)}, and no class of this course starts then`;
     case 'earlier draft':
       return 'draft again to see why';
+    case 'not found':
+      return 'no place was found in the time there was, and that there is none is not proved';
     case 'left out by all':
       if (blocked.upTo) return upToText(blocked.upTo, counts);
       return `everyone in the cohort must leave ${blocked.technique === goal ? 'it' : name(blocked.technique)} out`;
@@ -166,10 +191,13 @@ function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: st
     case 'practice':
       return `it comes in, but only for ${blocked.had} of the ${blocked.wanted} classes asked for`;
     case 'clash': {
-      const others = blocked.with
-        .filter(({ code, technique }) => !(code === 'goal' && technique === goal))
-        .map((request) => requestText(request, name));
-      return others.length > 0 ? `it clashes with ${listed(others)}` : 'no course like this has room for it';
+      // Drafts from before named the goal itself as well.
+      const clashes = [blocked.with, ...(blocked.then ?? [])]
+        .map((clash) => clash.filter(({ code, technique }) => !(code === 'goal' && technique === goal)).map((request) => requestText(request, name)))
+        .filter((clash) => clash.length > 0);
+      return clashes.length > 0
+        ? `it clashes with ${clashes.map((clash) => listed(clash)).join('; that settled, with ')}`
+        : 'no course like this has room for it';
     }
   }
 }

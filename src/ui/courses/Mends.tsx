@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { useState } from 'react';
 
 interface Props<M> {
   readonly mends: readonly M[];
@@ -7,16 +8,38 @@ interface Props<M> {
   readonly onMend: (mend: M) => void;
 }
 
-/** Changes of what was asked that make it possible. Each was tried beforehand; one press takes it and drafts again. */
-export function Mends<M extends { readonly text: string }>({ mends, label, busy, onMend }: Props<M>) {
+/** So many stand there at first, the gentlest. */
+const AT_FIRST = 4;
+
+/** Changes of what was asked that make it possible, and what may be so already. Each was tried beforehand; one press takes it and drafts again. */
+export function Mends<M extends { readonly text: string; readonly asks?: boolean }>({ mends, label, busy, onMend }: Props<M>) {
+  const [all, setAll] = useState(false);
+  const [changes, asked] = [mends.filter(({ asks }) => !asks), mends.filter(({ asks }) => asks)];
+  const shown = all ? changes : changes.slice(0, AT_FIRST);
+  const button = (mend: M) => (
+    <Button key={mend.text} size="small" disabled={busy} onClick={() => onMend(mend)}>
+      {mend.text}
+    </Button>
+  );
   return (
-    <div className="row" role="group" aria-label={label} style={{ flexWrap: 'wrap' }}>
-      <span className="small soft">{mends.length === 1 ? 'This would do:' : 'Any of these would do:'}</span>
-      {mends.map((mend) => (
-        <Button key={mend.text} size="small" disabled={busy} onClick={() => onMend(mend)}>
-          {mend.text}
-        </Button>
-      ))}
+    <div role="group" aria-label={label}>
+      {changes.length > 0 && (
+        <div className="row" style={{ flexWrap: 'wrap' }}>
+          <span className="small soft">{changes.length === 1 ? 'This would do:' : 'Any of these would do:'}</span>
+          {shown.map(button)}
+          {shown.length < changes.length && (
+            <Button size="small" onClick={() => setAll(true)}>
+              {changes.length - shown.length} more
+            </Button>
+          )}
+        </div>
+      )}
+      {asked.length > 0 && (
+        <div className="row" style={{ flexWrap: 'wrap' }}>
+          <span className="small soft">{asked.length === 1 ? 'Or do they practise this already?' : 'Or do they practise one of these already?'}</span>
+          {asked.map(button)}
+        </div>
+      )}
     </div>
   );
 }

@@ -4,9 +4,8 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
-import { mendOfText, unplacedText } from '@/core/course';
+import { unplacedTexts, waysOut } from '@/core/course';
 import { dayText } from '@/core/units';
-import { listed } from '@/core/wording';
 import type { CourseView } from '@/views/course';
 import { useLibrary } from '../shell/Inside';
 import { Mends } from './Mends';
@@ -32,8 +31,7 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
   const changes = proposal ? changesIn(view, proposal, library) : [];
   const taken = new Set(changes.map(({ session }) => session).filter((session) => !dropped.has(session)));
   const unplaced = running ? [] : (proposal?.unplaced ?? []);
-  const name = (id: string) => library.find(id)?.name ?? id;
-  const mends = (unplaced[0]?.mends ?? []).map((together) => ({ text: listed(together.map((mend) => mendOfText(mend, name))), mends: together }));
+  const mends = waysOut(unplaced, library);
   const turn = (session: string) => setDropped(new Set(dropped.has(session) ? [...dropped].filter((one) => one !== session) : [...dropped, session]));
   return (
     <section className={`sheet stack ${styles.proposed}`} aria-label="The draft">
@@ -41,8 +39,8 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
         {proposal ? proofText(proposal.proof, view.course.goals, !running) : 'Looking for a first draft.'}{' '}
         {!running && proposal && changes.length === 0 && 'Nothing would change.'}
       </p>
-      {unplaced.map((one) => (
-        <p key={one.goal.technique}>{unplacedText(one, library)}</p>
+      {unplacedTexts(unplaced, library).map((text) => (
+        <p key={text}>{text}</p>
       ))}
       {mends.length > 0 && <Mends label="What would make every goal possible" mends={mends} busy={busy} onMend={onMend} />}
       {!running && changes.length > 0 && (

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { clashOf, mendOfText, mendsFor, requestText, solve, type Case, type CaseFile } from '.';
+import { clashesWith, clashOf, mendOfText, mendsFor, requestText, solve, withoutOthers, type Case, type CaseFile } from '.';
 import { needsMet } from './choices';
 import { requestsOf, type Request } from './requests';
 import { isPossible } from './solve';
@@ -157,6 +157,9 @@ test('what is proved best is as good as trying everything', () => {
       expect(proved).toBe(true);
       expect(best?.cost ?? Infinity).toBe(bruteForce(model));
       if (best) expect(bound).toBe(best.cost);
+      // Which goals fit is settled first; the whole is as good.
+      const { status, dropped, sum } = solve(small, one, { enough: never });
+      expect([status, best ? dropped * NOT_REACHED + sum : null]).toEqual([best ? 'proved' : 'impossible', best?.cost ?? null]);
     }),
     { numRuns: 600 },
   );
@@ -263,6 +266,43 @@ test('a clash cannot be kept, and nothing smaller clashes', () => {
     { numRuns: 40 },
   );
   expect(seen).toBeGreaterThan(10);
+});
+
+test('what a goal is said to clash with is all that stands in its way, and nothing else', () => {
+  let [alone, several] = [0, 0];
+  fc.assert(
+    fc.property(anyCase, (one) => {
+      const { reached } = solve(small, one, { enough: never });
+      const left = one.goals.filter((_, index) => reached[index] === null).map(({ v }) => v);
+      for (const technique of left) {
+        const beside = withoutOthers(one, left, technique);
+        const clashes = clashesWith(small, beside, technique, never);
+        if (typeof clashes === 'string') {
+          // It has its place by itself: what is pinned of the others is in its way.
+          expect([clashes, isPossible(small, beside, never)]).toEqual(['has a place', true]);
+          continue;
+        }
+        const fits = (taken: readonly Request[]) =>
+          isPossible(
+            small,
+            taken.reduce((of, request) => request.without(of), beside),
+            never,
+          );
+        expect(fits([])).toBe(false);
+        if (clashes.length === 1) {
+          alone += 1;
+          // Without any one that is named it has its place, and without nothing else.
+          const said = requestsOf(beside).filter((request) => fits([request]) && !(request.code === 'goal' && request.technique === technique));
+          if (said.length > 0)
+            expect(clashes[0].map(({ code, technique: of }) => [code, of])).toEqual(said.map(({ code, technique: of }) => [code, of]));
+        }
+        if (clashes.length > 1) several += 1;
+        if (clashes.length > 0) expect(fits(clashes.flat())).toBe(true);
+      }
+    }),
+    { numRuns: 150 },
+  );
+  expect([alone > 20, several > 0]).toEqual([true, true]);
 });
 
 test('no goal comes earlier than is said, even alone', () => {

@@ -9,19 +9,7 @@ export interface Request {
   readonly without: (one: Case) => Case;
 }
 
-/** A change that makes every goal possible, worked out beforehand. */
-export interface MendOf {
-  readonly code: 'weeks' | 'minutes' | 'hour' | 'times' | 'later' | 'settled' | 'without' | 'practise' | 'unpin' | 'arrive';
-  readonly technique: string | null;
-  /** Weeks, minutes or times; null where there is no number. */
-  readonly number: number | null;
-  readonly hour: 'm' | 'd' | 'e' | null;
-  /** Where a climb would arrive instead. */
-  readonly way?: { readonly pattern: string; readonly dose: string };
-  readonly with: (one: Case) => Case;
-}
-
-const DAY_MS = 86_400_000;
+export const DAY_MS = 86_400_000;
 const day = (date: string, more: number) => new Date(Date.parse(date) + more * DAY_MS).toISOString().slice(0, 10);
 
 /** A case with as many more classes as fit so many weeks, on the weekdays and at the hours it has. */
@@ -43,21 +31,20 @@ function laterDates({ dates, further }: Case, weeks: number, fits: (date: string
   return Array.from({ length: weeks * 7 }, (_, index) => day(last, index + 1)).filter(fits);
 }
 
-const goalsWithout = (one: Case, technique: string): Case => ({ ...one, goals: one.goals.filter(({ v }) => v !== technique) });
-const times = (one: Case, technique: string, r: number): Case => ({
+export const goalsWithout = (one: Case, technique: string): Case => ({ ...one, goals: one.goals.filter(({ v }) => v !== technique) });
+export const times = (one: Case, technique: string, r: number): Case => ({
   ...one,
   goals: one.goals.map((goal) => (goal.v === technique ? { ...goal, r } : goal)),
 });
 
-const later = (one: Case, technique: string): Case => ({
+export const later = (one: Case, technique: string): Case => ({
   ...one,
   goals: one.goals.map((goal) => (goal.v === technique ? { ...goal, by: undefined } : goal)),
 });
-const settled = (one: Case): Case => ({ ...one, unsettled: [] });
+export const settled = (one: Case): Case => ({ ...one, unsettled: [] });
 
 /** Everything a case asks for that could be taken away. */
 export function requestsOf(one: Case): Request[] {
-  const open = one.dates.filter((_, at) => !one.fixed[at]).length;
   return [
     ...one.goals.map(({ v }): Request => ({ code: 'goal', technique: v, without: (of) => goalsWithout(of, v) })),
     ...one.goals.filter(({ r }) => r > 1).map(({ v }): Request => ({ code: 'times', technique: v, without: (of) => times(of, v, 1) })),
@@ -68,7 +55,7 @@ export function requestsOf(one: Case): Request[] {
       technique: v,
       without: (of) => ({ ...of, pins: of.pins.filter((pin) => pin[0] !== at || pin[1] !== v) }),
     })),
-    { code: 'classes', technique: null, without: (of) => longer(of, Math.max(8, open)) },
+    { code: 'classes', technique: null, without: (of) => longer(of, ANY_WEEKS) },
     { code: 'minutes', technique: null, without: (of) => ({ ...of, minutes: of.minutes.map((minutes) => Math.max(minutes, MOST_MINUTES)) }) },
     { code: 'hours', technique: null, without: (of) => ({ ...of, hours: ANY_HOUR.repeat(of.dates.length) }) },
   ];
@@ -76,6 +63,8 @@ export function requestsOf(one: Case): Request[] {
 
 /** Long enough for five of anything. */
 const MOST_MINUTES = 120;
+/** More weeks than a course may have. */
+const ANY_WEEKS = 26;
 /** An hour that suits every technique. */
 const ANY_HOUR = '*';
 /** Clashes of more requests than this are not looked for one size after another. */
@@ -113,127 +102,54 @@ export function clashOf(file: CaseFile, one: Case, enough: () => boolean): reado
   return least;
 }
 
-function subsets<T>(of: readonly T[], size: number): T[][] {
+/**
+ * What a goal clashes with: requests of which each, taken away by itself, gives it its place beside all the rest. Where there are none
+ * such, one clash after another, each with nothing in it that could be spared, until without all of them it has its place.
+ * @returns nothing named where no such course has room for it: that is proved
+ */
+export function clashesWith(
+  file: CaseFile,
+  one: Case,
+  technique: string,
+  enough: () => boolean,
+): readonly (readonly Request[])[] | 'has a place' | 'not settled' {
+  const all = requestsOf(one).filter(({ code, technique: of }) => !(code === 'goal' && of === technique));
+  const possible = (taken: readonly Request[]) =>
+    isPossible(
+      file,
+      taken.reduce((of, request) => request.without(of), one),
+      enough,
+    );
+  const now = possible([]);
+  if (now !== false) return now ? 'has a place' : 'not settled';
+  const each = all.filter((request) => possible([request]) === true);
+  if (each.length > 0) return [each];
+  const clashes: (readonly Request[])[] = [];
+  for (let open: readonly Request[] = all; ;) {
+    const settled = possible(all.filter((request) => !open.includes(request)));
+    if (settled === true) return clashes;
+    if (settled === null || enough()) return 'not settled';
+    let least = open;
+    for (const request of [...open].reverse()) {
+      const fewer = least.filter((other) => other !== request);
+      if (possible(all.filter((other) => !fewer.includes(other))) === false) least = fewer;
+    }
+    // Impossible whatever is taken away.
+    if (least.length === 0) return [];
+    clashes.push(least);
+    open = open.filter((request) => !least.includes(request));
+  }
+}
+
+export function subsets<T>(of: readonly T[], size: number): T[][] {
   if (size === 0) return [[]];
   return of.flatMap((first, index) => subsets(of.slice(index + 1), size - 1).map((rest) => [first, ...rest]));
 }
 
-/** Weeks a course is made longer by, at the most, to see whether that helps. */
-const MOST_WEEKS = 16;
-const LENGTHS = [45, 60, 75, 90] as const;
-
-/** Single changes that could make a case possible, the gentlest first. */
-function mendsIn(file: CaseFile, one: Case): MendOf[] {
-  const longest = Math.max(...one.minutes);
-  const plain = { technique: null, number: null, hour: null } as const;
-  const needed = new Set<string>();
-  const already = new Set(one.already);
-  const walk = (id: string): void => {
-    if (needed.has(id) || already.has(id)) return;
-    needed.add(id);
-    for (const [needs, to] of file.edges) if (to === id) walk(needs);
-  };
-  for (const { v } of one.goals) walk(v);
-  return [
-    ...LENGTHS.filter((minutes) => minutes > longest).map((minutes): MendOf => ({
-      ...plain,
-      code: 'minutes',
-      number: minutes,
-      with: (of) => ({ ...of, minutes: of.minutes.map((own, at) => (of.fixed[at] ? own : Math.max(own, minutes))) }),
-    })),
-    ...(['m', 'd', 'e'] as const)
-      .filter((hour) => [...one.hours].some((own) => own !== hour))
-      .map((hour): MendOf => ({ ...plain, code: 'hour', hour, with: (of) => ({ ...of, hours: hour.repeat(of.dates.length) }) })),
-    ...one.goals
-      .filter(({ r }) => r > 1)
-      .map(({ v, r }): MendOf => ({ ...plain, code: 'times', technique: v, number: r - 1, with: (of) => times(of, v, r - 1) })),
-    ...one.goals.filter(({ by }) => by !== undefined).map(({ v }): MendOf => ({ ...plain, code: 'later', technique: v, with: (of) => later(of, v) })),
-    ...((one.unsettled ?? []).some((id) => needed.has(id)) ? [{ ...plain, code: 'settled', with: settled } as const] : []),
-    ...one.pins.map(([at, v]): MendOf => ({
-      ...plain,
-      code: 'unpin',
-      technique: v,
-      number: at + 1,
-      with: (of) => ({ ...of, pins: of.pins.filter((pin) => pin[0] !== at || pin[1] !== v) }),
-    })),
-    ...[...needed]
-      .filter((id) => !one.goals.some(({ v }) => v === id))
-      .map((id): MendOf => ({ ...plain, code: 'practise', technique: id, with: (of) => ({ ...of, already: [...of.already, id] }) })),
-    ...(one.goals.length > 1 ? one.goals : []).map(({ v }): MendOf => ({
-      ...plain,
-      code: 'without',
-      technique: v,
-      with: (of) => goalsWithout(of, v),
-    })),
-  ];
-}
-
-/** Mends that were tried and work, each alone; pairs where no single one does. */
-export function mendsFor(file: CaseFile, one: Case, enough: () => boolean): readonly (readonly MendOf[])[] {
-  const works = (mends: readonly MendOf[]) =>
-    isPossible(
-      file,
-      mends.reduce((of, mend) => mend.with(of), one),
-      enough,
-    ) === true;
-  const single = [...weeksMend(file, one, enough), ...mendsIn(file, one)].filter((mend) => works([mend]));
-  single.push(...one.goals.flatMap(({ v }) => arriveMend(one, v, (mend) => works([mend]))));
-  // Of longer classes the shortest that does is enough.
-  const shortest = single.filter((mend, index) => mend.code !== 'minutes' || single.findIndex(({ code }) => code === 'minutes') === index);
-  if (shortest.length > 0) return shortest.map((mend) => [mend]);
-  const candidates = [...[2, 4, 8].map((weeks) => weeksBy(one, weeks)), ...mendsIn(file, one)];
-  const pairs: (readonly MendOf[])[] = [];
-  for (const pair of subsets(candidates, 2)) {
-    if (pairs.length >= MOST_PAIRS || enough()) break;
-    if (pair[0].code === pair[1].code && pair[0].technique === pair[1].technique) continue;
-    if (works(pair)) pairs.push(pair);
-  }
-  return pairs;
-}
-
-const MOST_PAIRS = 6;
-
-/** The furthest a climb could be asked to arrive at, short of its end, if that does. */
-function arriveMend(one: Case, technique: string, works: (mend: MendOf) => boolean): MendOf[] {
-  const steps = one.goals.find(({ v }) => v === technique)?.steps ?? [];
-  const upTo = (step: number): MendOf => ({
-    code: 'arrive',
-    technique,
-    number: null,
-    hour: null,
-    way: steps[step].way,
-    with: (of) => ({ ...of, goals: of.goals.map((goal) => (goal.v === technique ? { ...goal, steps: steps.slice(0, step + 1) } : goal)) }),
-  });
-  // Where a shorter climb does not do, no longer one does.
-  // What was taught stands on its step: no climb ends below it.
-  const taught = one.fixed.flatMap((held) => (held ?? []).flatMap((own) => (typeof own !== 'string' && own[0] === technique ? [own[1]] : [])));
-  const least = Math.max(0, ...taught);
-  const at = steps.flatMap(({ way, once }, step) => (way && !once && step >= least && step < steps.length - 1 ? [step] : []));
-  let [low, high] = [-1, at.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (works(upTo(at[middle]))) low = middle;
-    else high = middle - 1;
-  }
-  return low < 0 ? [] : [upTo(at[low])];
-}
-
-function weeksBy(one: Case, more: number): MendOf {
-  const weeks = one.further?.weeks ?? Math.ceil((Date.parse(one.dates.at(-1)!) - Date.parse(one.dates[0]) + DAY_MS) / (7 * DAY_MS));
-  return { code: 'weeks', technique: null, number: weeks + more, hour: null, with: (of) => longer(of, more) };
-}
-
-/** The fewest more weeks that do, if any do. */
-function weeksMend(file: CaseFile, one: Case, enough: () => boolean): MendOf[] {
-  const does = (more: number) => isPossible(file, longer(one, more), enough) === true;
-  if (!does(MOST_WEEKS)) return [];
-  let [low, high] = [0, MOST_WEEKS];
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (does(middle)) high = middle;
-    else low = middle;
-  }
-  return [weeksBy(one, high)];
+/** A case with one of the goals that have no place, and without the others and what is pinned of them. */
+export function withoutOthers(one: Case, left: readonly string[], technique: string): Case {
+  const gone = new Set(left.filter((other) => other !== technique));
+  return { ...one, goals: one.goals.filter(({ v }) => !gone.has(v)), pins: one.pins.filter(([, v]) => !gone.has(v)) };
 }
 
 /** A request as a few words. @example requestText({ code: 'times', technique: 'square-6' }, (id) => id) // "square-6 so often" */
@@ -255,34 +171,5 @@ export function requestText({ code, technique }: Pick<Request, 'code' | 'techniq
       return 'the minutes of a class';
     case 'hours':
       return 'the hour of the day';
-  }
-}
-
-const HOURS = { m: 'a morning class', d: 'a class by day', e: 'an evening class' } as const;
-
-/** A mend as its button says it. @example mendOfText({ code: 'weeks', number: 12, technique: null, hour: null }, (id) => id) // "12 weeks" */
-export function mendOfText({ code, technique, number, hour, way }: Omit<MendOf, 'with'>, name: (id: string) => string): string {
-  const of = name(technique ?? '');
-  switch (code) {
-    case 'weeks':
-      return `${number} weeks`;
-    case 'minutes':
-      return `${number} minutes`;
-    case 'hour':
-      return HOURS[hour ?? 'm'];
-    case 'times':
-      return `${of} ${number === 1 ? 'once' : `${number} times`}`;
-    case 'later':
-      return `${of} later than its day`;
-    case 'settled':
-      return 'a settled group';
-    case 'arrive':
-      return `${of} up to ${way?.pattern} for ${way?.dose}`;
-    case 'without':
-      return `without ${of}`;
-    case 'practise':
-      return `they already practise ${of}`;
-    case 'unpin':
-      return `${of} no longer pinned to class ${number}`;
   }
 }

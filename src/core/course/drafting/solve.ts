@@ -1,7 +1,9 @@
 import { modelOf, type Case, type CaseFile } from './cases';
+import { fewest, looks } from './fewest';
 import { filled } from './fill';
-import { NOT_REACHED, valueOf, type Placed } from './model';
-import { search } from './search';
+import { NOT_REACHED, valueOf, type Model, type Placed } from './model';
+import { search, type Found, type Outcome } from './search';
+import { State } from './state';
 
 /** A draft of a case: by class the techniques that stand in it, each with its step. */
 export interface Solved {
@@ -51,10 +53,8 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
       earliest: soonest.map((at) => at + 1),
     };
   };
-  const outcome = search(model, {
-    enough,
-    onBetter: onBetter && ((found, soonest) => onBetter(solved(found.cost, found.classes, 0, false, soonest))),
-  });
+  const told = onBetter && ((found: Found, soonest: readonly number[]) => onBetter(solved(found.cost, found.classes, 0, false, soonest)));
+  const outcome = best(model, enough, told);
   if (!outcome.best)
     return {
       status: outcome.proved ? 'impossible' : 'bound',
@@ -67,6 +67,45 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
     };
   return solved(outcome.best.cost, outcome.best.classes, outcome.bound, outcome.proved, outcome.soonest);
 }
+
+/** As few goals left out as can be; the others made early first, and then all that leave out as few. */
+function best(model: Model, enough: () => boolean, onBetter?: (found: Found, soonest: readonly number[]) => void): Outcome {
+  const settled = fewest(model, enough);
+  const { least } = settled;
+  if (settled.impossible) return { ...search(model, { enough: () => true, below: 0 }), best: null, proved: true };
+  // Where fewer might do, a whole draft is looked for that shows it.
+  const leftBy = (one: Found | null) => (one ? valueOf(one.cost).dropped : model.goals.length);
+  const fewer = leftBy(settled.found) > least ? search(model, { enough: looks(SHOWN_IN, enough), below: leftBy(settled.found) * NOT_REACHED }) : null;
+  const found = fewer?.best ?? settled.found;
+  if (!found) return search(model, { enough, onBetter });
+  const left = leftBy(found);
+  const asWhole = (one: Found): Found => ({ ...one, cost: one.cost + left * NOT_REACHED });
+  const first = search(
+    { ...model, goals: reachedOf(model, found) },
+    { enough, below: found.cost - left * NOT_REACHED + 1, onBetter: onBetter && ((one, soonest) => onBetter(asWhole(one), soonest)) },
+  );
+  const made = first.best ? asWhole(first.best) : found;
+  if (left === 0) return { ...first, best: made };
+  const whole = search(model, { enough, onBetter, below: made.cost });
+  const bound = Math.max(whole.bound, least * NOT_REACHED + soonestOf(whole.soonest, model.goals.length - least));
+  return { ...whole, best: whole.best ?? made, bound: whole.proved ? (whole.best ?? made).cost : bound };
+}
+
+/** Looks at a whole draft that leaves out fewer goals than those that were found to fit. */
+const SHOWN_IN = 12_000;
+
+/** The goals that a draft reaches. */
+function reachedOf(model: Model, { classes }: Found): Model['goals'] {
+  const end = classes.reduce((state, placed, at) => state.after(placed, at), State.first(model));
+  return model.goals.filter((_, goal) => end.reached[goal] > 0);
+}
+
+/** No draft that reaches so many goals has a smaller sum: each of them comes no sooner than alone. */
+const soonestOf = (soonest: readonly number[], many: number) =>
+  [...soonest]
+    .sort((a, b) => a - b)
+    .slice(0, many)
+    .reduce((sum, at) => sum + at + 1, 0);
 
 function reachedIn(classes: readonly Placed[], task: number, last: number, times: number, before: number): number | null {
   let had = 0;

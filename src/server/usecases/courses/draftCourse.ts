@@ -5,7 +5,7 @@ import {
   draftCourse as propose,
   framed,
   unplacedIn,
-  unplacedText,
+  unplacedTexts,
   type CourseProblem,
   type CourseSession,
   type Unplaced,
@@ -22,7 +22,7 @@ import { settingOf, type Setting } from '../setting';
 import { asSeen, ofItself } from './request';
 import { recorded } from './steps';
 
-/** How long the server looks for a draft, or for what clashes, in milliseconds. */
+/** How long the server looks for a draft, then for what clashes, and then for what would do, in milliseconds. */
 const LOOKED_FOR = 2000;
 
 /** Says when it has been looked for long enough, from now. */
@@ -83,10 +83,10 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
       const name = broken.technique ? planning.basis.library.technique(broken.technique).name : 'A class';
       throw new Refusal('invalid', `This draft cannot be kept: ${name} ${checkText(broken, planning.basis.library)}.`);
     }
-    const unplaced = unplacedIn(next, found.goals, planning, lookedFor());
+    const unplaced = unplacedIn(next, found.goals, planning, lookedFor);
     const taken = next.filter((session) => changed.has(session.id));
     await recorded(at, id, 'the draft', (to) => keep(to, found, sessions, taken, unplaced));
-    return { unplaced: unplaced.map((one) => unplacedText(one, planning.basis.library)) };
+    return { unplaced: unplacedTexts(unplaced, planning.basis.library) };
   });
 }
 
@@ -110,11 +110,11 @@ export async function draftAndKeep(
   anew = true,
 ): Promise<{ readonly unplaced: readonly string[] }> {
   const draft = anew
-    ? propose(problem.sessions, found.goals, planning, at.newId, { enough: lookedFor() })
-    : { sessions: problem.sessions, unplaced: unplacedIn(problem.sessions, found.goals, planning, lookedFor()) };
+    ? propose(problem.sessions, found.goals, planning, at.newId, { enough: lookedFor(), begin: lookedFor })
+    : { sessions: problem.sessions, unplaced: unplacedIn(problem.sessions, found.goals, planning, lookedFor) };
   const open = draft.sessions.filter(({ fixed }) => !fixed);
   await keep(at, found, sessions, open, draft.unplaced);
-  return { unplaced: draft.unplaced.map((one) => unplacedText(one, planning.basis.library)) };
+  return { unplaced: unplacedTexts(draft.unplaced, planning.basis.library) };
 }
 
 /** Keeps what is otherwise than it was read. */

@@ -1,5 +1,5 @@
 import {
-  aheadText,
+  aheadTexts,
   blockedAhead,
   byHarm,
   checkCourse,
@@ -8,10 +8,10 @@ import {
   closureOn,
   mayAccept,
   mended,
-  mendOfText,
   mendText,
   publishes,
-  unplacedText,
+  unplacedTexts,
+  waysOut,
   weekOf,
   withTriedMends,
   type Check,
@@ -22,7 +22,6 @@ import { wayDown } from '@/core/ladder';
 import type { Library } from '@/core/library';
 import { blockName, chipText, minutesUp, sessionTime, techniquesIn } from '@/core/plan';
 import { logText } from '@/core/teach';
-import { listed } from '@/core/wording';
 import type { CourseView, SessionPlank, SessionState, ShownCheck } from '@/views/course';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
@@ -76,7 +75,7 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
   // Before anything is drafted: what no draft could place.
   const undrafted = !of && found.unplaced.length === 0 && sessions.every(({ blocks }) => techniquesIn(blocks).length === 0);
   const counts = may(desk.who.role, 'see reasons');
-  const ahead = undrafted ? blockedAhead(sessions, found.goals, planning).map((one) => aheadText(one, planning.basis.library, counts)) : [];
+  const ahead = undrafted ? aheadTexts(blockedAhead(sessions, found.goals, planning), planning.basis.library, counts) : [];
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {
@@ -87,8 +86,8 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
       start,
       minutes,
       weekdays,
-      unplaced: [...ahead, ...found.unplaced.map((one) => unplacedText(one, planning.basis.library, counts))],
-      mends: (found.unplaced[0]?.mends ?? []).map((mends) => ({ text: listed(mends.map((mend) => mendOfText(mend, nameOf))), mends })),
+      unplaced: [...ahead, ...unplacedTexts(found.unplaced, planning.basis.library, counts)],
+      mends: waysOut(found.unplaced, planning.basis.library),
       goals: found.goals.map(({ technique }) => nameOf(technique)),
       series: of ? { id: of.id, name: of.name } : null,
     },

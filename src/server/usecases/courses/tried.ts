@@ -1,4 +1,4 @@
-import { checkCourse, classChanges, inTimeOrder, reachedIn, unplacedText, type ClassFacts } from '@/core/course';
+import { checkCourse, classChanges, inTimeOrder, reachedIn, unplacedTexts, type ClassFacts } from '@/core/course';
 import { blockName, techniquesIn } from '@/core/plan';
 import type { Outcome } from '@/views/course';
 import type { Staff } from '../../auth/actors';
@@ -50,7 +50,7 @@ async function standing(desk: Desk, id: string) {
       technique: goal.technique,
       at: ordered[(reachedIn(ordered, goal) ?? 0) - 1]?.date ?? null,
     })),
-    unplaced: found.unplaced.map((one) => unplacedText(one, library)),
+    unplaced: unplacedTexts(found.unplaced, library),
     wrong: checkCourse(reached, planning).filter(({ severity, date }) => severity !== 'know' && date >= desk.today).length,
   };
 }

@@ -1,4 +1,4 @@
-import { unplacedText } from '@/core/course';
+import { unplacedTexts } from '@/core/course';
 import { dayText, daysBetween, isoDate } from '@/core/units';
 import type { Task } from '@/views/lobby';
 import { may } from '../../auth/permissions';
@@ -45,9 +45,9 @@ export async function courseTasks(desk: Desk): Promise<Task[]> {
               } as const,
             ]
           : []),
-        ...found.unplaced.map((one): Task => ({
+        ...unplacedTexts(found.unplaced, library, may(desk.who.role, 'see reasons')).map((text): Task => ({
           harm: 'know',
-          text: `${name}: ${unplacedText(one, library, may(desk.who.role, 'see reasons'))}`,
+          text: `${name}: ${text}`,
           href,
           doing: 'Open the course',
         })),
