@@ -34,7 +34,7 @@ test.each<[Check['finding'], string]>([
     'stands within 15 % of a limit for 2 people; spoken counts drift, so keep the tempo by the clock',
   ],
   [{ code: 'nobody qualified' }, 'has nobody on the staff who is qualified for it that day'],
-  [{ code: 'no round fits' }, 'has no complete round in its minutes'],
+  [{ code: 'no round fits' }, 'has no complete round in its minutes, or in those of a stage'],
   [{ code: 'guard', finding: { guard: 'length jump', from: 4, to: 6, most: 5 } }, 'grows from 4 to 6 s in one step; at most 5 s'],
   [{ code: 'guard', finding: { guard: 'pumps jump', from: 27, to: 108, most: 54 } }, 'goes from 27 pumps to 108; the next step is 54'],
   [{ code: 'guard', finding: { guard: 'rest jump', from: 5, to: 25, most: 20 } }, 'rests 25 minutes after 5 last time; at most 20'],

@@ -76,7 +76,7 @@ export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { 
     case 'standing':
       return 'is taught standing; nobody stands for holds, pumps or connected breath';
     case 'no round fits':
-      return 'has no complete round in its minutes';
+      return 'has no complete round in its minutes, or in those of a stage';
   }
 }
 

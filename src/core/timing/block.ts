@@ -1,6 +1,6 @@
 import { roomPattern, type Dose, type Pattern, type Rest, type Side } from '../pattern';
 import { addSpans, exactly, millis, timesSpan, NO_TIME, type Millis, type Span } from '../units';
-import { cycleSpan, phasesSpan, type Pace, type TimedPattern } from './spans';
+import { cycleSpan, phasesSpan, stageSpan, type Pace, type TimedPattern } from './spans';
 
 /** A dose made definite: so many sets of so many rounds, each of so many cycles. */
 export interface Rounds {
@@ -18,7 +18,7 @@ export interface BlockTiming extends Rounds {
   readonly planned: Millis;
   /** What a timed dose leaves after the last complete round; zero otherwise. */
   readonly leftOver: Millis;
-  /** False when not one round fits the minutes asked for. */
+  /** False when not one round fits the minutes asked for, or the time of one of its stages. */
   readonly fits: boolean;
 }
 
@@ -29,20 +29,21 @@ export interface BlockTiming extends Rounds {
 export function timeBlock(pattern: Pattern, dose: Dose, pace: Pace): BlockTiming {
   const room = roomPattern(pattern);
   if (room.kind === 'natural') return timeNatural(dose, pace);
+  const whole = room.kind !== 'stages' || room.stages.every((stage) => stage.pattern.kind === 'natural' || stageSpan(stage, pace).rounds > 0);
   const cyclesPerRound = dose.cyclesPerRound ?? 1;
   const round = addSpans(phasesSpan(room.everyRound, pace.tempo), timesSpan(cycleSpan(room, pace), cyclesPerRound));
   const totalOf = (sets: number, rounds: number) => blockSpan(room, dose, pace, round, sets, rounds);
   const { sets } = dose;
   if (dose.kind === 'rounds') {
     const total = totalOf(sets, dose.rounds);
-    return { sets, rounds: dose.rounds, cyclesPerRound, round, total, planned: total.high, leftOver: millis(0), fits: true };
+    return { sets, rounds: dose.rounds, cyclesPerRound, round, total, planned: total.high, leftOver: millis(0), fits: whole };
   }
   // Every set fits its own minutes, with the rest after it where each set has one; rests between sets come on top of them.
   const each = millis(dose.minutes * 60_000);
   const rounds = mostRounds(each, (count) => totalOf(1, count).high);
   const total = rounds > 0 ? totalOf(sets, rounds) : NO_TIME;
   const planned = millis(each * sets + (restAfter(dose, 1, 1, 1, 1) ? 0 : restsOf(dose, pace, sets, 1).high));
-  return { sets, rounds, cyclesPerRound, round, total, planned, leftOver: millis(planned - total.high), fits: rounds > 0 };
+  return { sets, rounds, cyclesPerRound, round, total, planned, leftOver: millis(planned - total.high), fits: whole && rounds > 0 };
 }
 
 function timeNatural(dose: Dose, pace: Pace): BlockTiming {

@@ -1,7 +1,7 @@
 import { knownOf } from './known';
 import { amountText, roomPattern, shortPattern, type Dose, type Pattern, type Phase } from '../pattern';
 import { addSpans, clockText, secondsText, spanText, trimNumber, type Span } from '../units';
-import { timeBlock, type BlockTiming } from './block';
+import { sideInCycle, timeBlock, type BlockTiming } from './block';
 import { heldInCycle, holdsOf, lengthsOf, type HoldKind } from './holds';
 import { segmentsOf } from './segments';
 import {
@@ -90,16 +90,18 @@ export function exhalationsBySide(pattern: Pattern, dose: Dose, pace: Pace) {
 }
 
 /**
- * Alternating side work should end on an exhale through the side it began on: left, by the commonest school.
+ * Alternating side work should end as its second cycle does: on an exhale through the side it began on (left, by the commonest school),
+ * and where the inhale is through both, on the other side than the first exhale.
  * @returns the side it ends on when that is another one, so that one more cycle is needed; null when it ends well
  * @example endsAside(mustParsePattern('4:4 alternating'), mustParseDose('3 rounds'), pace) // "right"
  */
 export function endsAside(pattern: Pattern, dose: Dose, pace: Pace): 'left' | 'right' | null {
   const room = roomPattern(pattern);
   if (room.kind !== 'cycle' || !room.alternating) return null;
-  const began = room.phases.find(({ side }) => side !== 'both')?.side;
+  // Both of its cycles belong together: it ends well on the last exhale of the second.
+  const out = room.phases.findLast(({ kind, side }) => kind === 'out' && side !== 'both');
   const last = exhalationsBySide(pattern, dose, pace)?.last;
-  return last && last !== began ? last : null;
+  return out && last && last !== sideInCycle(out.side, true, 1) ? last : null;
 }
 
 /**
@@ -128,8 +130,9 @@ const exact = (ms: number) => String(ms / 1000);
 function cycleFigure(pattern: TimedPattern, facts: Derived, pace: Pace): Figure {
   if (pattern.kind === 'stages') {
     const parts = pattern.stages.map((stage) => {
-      const seconds = exact(stageSpan(stage, pace).total.high);
-      return `${seconds} (${shortPattern(stage.pattern)} for ${amountText(stage.amount)})`;
+      const { rounds, total } = stageSpan(stage, pace);
+      const empty = rounds === 0 && stage.pattern.kind !== 'natural' ? ', in which no round fits' : '';
+      return `${exact(total.high)} (${shortPattern(stage.pattern)} for ${amountText(stage.amount)}${empty})`;
     });
     return { id: 'cycle', value: spanText(facts.cycle), label: `${pattern.stages.length} stages`, working: `${parts.join(' + ')} s` };
   }
@@ -162,7 +165,7 @@ function workingOfPhases(phases: readonly Phase[], pace: Pace, recovery: number)
 
 function totalFigure(timing: BlockTiming): Figure {
   const rounds = timing.sets > 1 ? `${timing.sets} sets of ${timing.rounds} rounds` : timing.rounds === 1 ? 'one round' : `${timing.rounds} rounds`;
-  if (!timing.fits)
+  if (timing.rounds === 0)
     return { id: 'total', value: 'no round fits', label: `in ${clockText(timing.planned)}`, working: `a round takes ${spanText(timing.round)}` };
   const plain = timing.sets * timing.rounds * timing.round.high;
   const extra = timing.total.high - plain;
@@ -202,7 +205,7 @@ function heldFigure(pattern: TimedPattern, facts: Derived): Figure[] {
 function sideFigure(pattern: TimedPattern, dose: Dose, pace: Pace): Figure[] {
   const sides = exhalationsBySide(pattern, dose, pace);
   if (!sides) return [];
-  const aside = endsAside(pattern, dose, pace) ? '; one more cycle would end where it began' : '';
+  const aside = endsAside(pattern, dose, pace) ? '; one more cycle would make it even' : '';
   const working = `${sides.left + sides.right} exhales, the last one ${sides.last}${aside}`;
   return [{ id: 'sides', value: `${sides.left} and ${sides.right}`, label: 'exhales left and right', working }];
 }

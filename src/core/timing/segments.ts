@@ -90,7 +90,7 @@ export function segmentsOf(pattern: Pattern, dose: Dose, pace: Pace, from: From 
     line.add(stretch('natural', timing.planned), OUTSIDE);
     return line.segments;
   }
-  if (!timing.fits) return line.segments;
+  if (timing.rounds === 0) return line.segments;
   line.phases('lead-in', room.leadIn, OUTSIDE);
   for (let set = 1; set <= timing.sets; set += 1) {
     line.phases('entry', room.entry, { ...OUTSIDE, set });

@@ -81,7 +81,7 @@ test('written out, a block has no hole and lasts as long as it was timed', () =>
       const timing = timeBlock(pattern, dose, at);
       const segments = segmentsOf(pattern, dose, at);
       expect(segments.filter((segment, index) => segment.start !== (index === 0 ? 0 : segments[index - 1].end))).toEqual([]);
-      expect(segments.at(-1)?.end ?? 0).toBe(timing.fits ? timing.total.high : 0);
+      expect(segments.at(-1)?.end ?? 0).toBe(timing.total.high);
       if (timing.fits && dose.kind === 'minutes') expect(timing.total.high).toBeLessThanOrEqual(timing.planned);
     }),
     { numRuns: 200 },
@@ -121,6 +121,20 @@ test('options are timed by the first, and side work says when it would not end w
   expect(total('4:4 | natural', '5 rounds').total.high).toBe(40_000);
   const ends = (dose: string) => endsAside(mustParsePattern('4:4 alternating'), mustParseDose(dose), pace());
   expect([ends('3 rounds'), ends('4 rounds'), ends('3 rounds of 2')]).toEqual(['right', null, null]);
+  // Both in, alternate out ends on the other side than it began.
+  const both = (dose: string) => endsAside(mustParsePattern('in 4, out 4 left, alternating'), mustParseDose(dose), pace());
+  expect([both('3 rounds'), both('4 rounds'), both('9 rounds of 2')]).toEqual(['left', null, null]);
+});
+
+test.each([
+  ['4:4 for 30 s > 20:40 for 60 s', true],
+  ['4:4 for 30 s > 20:41 for 60 s', false],
+  ['4:4 for 30 s > natural for 10 s', true],
+])('a stage by the clock fits when a round of it does: %s', (pattern, fits) => {
+  const [read, dose] = [mustParsePattern(pattern), mustParseDose('2 rounds')];
+  expect(timeBlock(read, dose, pace()).fits).toBe(fits);
+  // It takes its time all the same.
+  expect(segmentsOf(read, dose, pace()).at(-1)!.end).toBe(timeBlock(read, dose, pace()).planned);
 });
 
 test('the tempo is measured from taps or from a real cycle', () => {
@@ -170,7 +184,7 @@ test('every working of a cycle and of a whole comes to its figure', () => {
       const [cycle, whole] = figuresOf(pattern, dose, at);
       if (cycle.id !== 'cycle') return;
       const [sum, total] = whole.working.split(',')[0].split(' = ');
-      if (timing.fits)
+      if (timing.rounds > 0)
         expect([worth(sum), worth(total)].map((seconds) => Math.round(seconds * 1000))).toEqual([timing.total.high, timing.total.high]);
       else expect(whole).toMatchObject({ value: 'no round fits' });
       const worked = pattern.kind === 'options' ? pattern.options[0].pattern : pattern;
@@ -189,7 +203,9 @@ test.each([
   ['connected 3 s, long 6 s', '4 rounds', ['18 s: 4 × 3 + 6 s', '16.67: 60 × 5 ÷ 18 s']],
   ['in 25 s gap 5 s, hold 20 s, out 25 s, recover 2', '1 round', ['83 s: (25 + 5) + 20 + 25 + 2 × 4 recovery s', '27 %: 20 s of 75 s, longest 20 s']],
   ['natural', '5 min', ['5 min: everyone’s own breath, nothing counted']],
-  ['4:4 alternating', '3 rounds', ['1 and 2: 3 exhales, the last one right; one more cycle would end where it began']],
+  ['4:4 alternating', '3 rounds', ['1 and 2: 3 exhales, the last one right; one more cycle would make it even']],
+  ['4:4 for 30 s > 20:40 for 60 s', '1 round', ['90 s: 30 (4:4 for 30 s) + 60 (20:40 for 60 s) s']],
+  ['4:4 for 30 s > 20:41 for 60 s', '1 round', ['90 s: 30 (4:4 for 30 s) + 60 (20:41 for 60 s, in which no round fits) s']],
   ['in 30, out 60', '1 min', ['no round fits: a round takes 90 s']],
 ])('the figures of %s, %s', (pattern, dose, expected) => {
   const shown = figuresOf(mustParsePattern(pattern), mustParseDose(dose), pace()).map(({ value, working }) => `${value}: ${working}`);

@@ -147,7 +147,14 @@ export function readDraft(draft: Draft, usual: Usual): Read {
 
 function timed(block: Block, { library, naturalBreath }: Usual): Read {
   const { timing } = readBlock(block, { library, naturalBreath: millis(naturalBreath) });
-  const note = !timing.fits ? 'not one round fits these minutes' : timing.leftOver > 0 ? `${trimNumber(timing.leftOver / 1000)} s left over` : null;
+  const note =
+    timing.rounds === 0 && !timing.fits
+      ? 'not one round fits these minutes'
+      : !timing.fits
+        ? 'not one round fits one of its stages'
+        : timing.leftOver > 0
+          ? `${trimNumber(timing.leftOver / 1000)} s left over`
+          : null;
   return { ok: true, block, time: timing.planned, note };
 }
 
