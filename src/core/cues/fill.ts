@@ -120,8 +120,8 @@ function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { 
     if (index === 0) put(STOP, 'stop sign', { at: at(0.4) });
     const held = (['hold', 'empty'] as const).find(has);
     if (held) put(LET_GO, 'cue', { at: at(0.5), phase: held });
-    // Silences are for the time left only where they are long: not every minute of a counted block.
-    for (let minute = 1; !block.settled && minute * 60_000 < length - 30_000; minute += 1) {
+    // How long it still goes is said in the natural breath alone: not into a rest, a hold, or somebody's own count.
+    for (let minute = 1; !block.settled && !RESTING.has(block.kind) && minute * 60_000 < length - 30_000; minute += 1) {
       const moment = block.end - minute * 60_000;
       if (isQuiet(moment, segments))
         put(minute === 1 ? 'One minute left' : `${minute} minutes left`, 'time', { at: moment, by: moment + STILL_TRUE });
@@ -130,7 +130,11 @@ function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { 
   return wanted.sort((a, b) => a.at - b.at || (a.kind === 'opening' ? -1 : b.kind === 'opening' ? 1 : 0));
 }
 
-/** Whether a moment lies in own-count or natural breathing. */
+/** Blocks in which nobody is told the time. */
+const RESTING = new Set<LineBlock['kind']>(['rest', 'close']);
+
+/** Whether a moment lies in the natural breath. */
 function isQuiet(at: number, segments: readonly Segment[]): boolean {
-  return segments[segmentIndexAt(segments, at)]?.guided === false;
+  const segment = segments[segmentIndexAt(segments, at)];
+  return segment?.kind === null && segment.part === 'natural';
 }

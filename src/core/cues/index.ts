@@ -4,4 +4,5 @@ export * from './line';
 export * from './sheet';
 export { LOUDNESS, phaseText, spacedTempo, WORDED, wordingProblem, type Loudness } from './words';
 export * from './player';
+export { leftText, shownAt, type Shown } from './shown';
 export * from './second';

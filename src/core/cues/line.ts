@@ -1,11 +1,12 @@
 import { schoolsOf } from '../conventions';
-import { roomPattern, shortPattern, type Dose, type Pattern } from '../pattern';
+import { plainPatterns, roomPattern, shortPattern, type Dose, type Pattern } from '../pattern';
 import { readBlock, type Basis, type NamedBlock } from '../plan';
 import type { OwnCue, Setup } from '../techniques';
 import { segmentsOf, timeBlock, type BlockTiming, type Pace, type Segment } from '../timing';
 import { clockText, millis, type Millis } from '../units';
 import { goesWith, openingCues } from './opening';
 import { cueSheet, DEFAULT_SHEET } from './sheet';
+import { stageCall } from './stages';
 import type { ClassLine, LineBlock, SheetOptions } from './types';
 
 /** What a block is on the line, before it has a place there. */
@@ -63,6 +64,10 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
       own: [...opening, ...own.filter((cue) => goesWith(pattern, cue))],
       lines,
       stages: room.kind === 'stages' ? room.stages.map((stage) => shortPattern(stage.pattern)) : [],
+      stageCalls: room.kind === 'stages' ? room.stages.map((stage, at) => stageCall(at > 0 ? room.stages[at - 1].pattern : null, stage.pattern)) : [],
+      sided: plainPatterns(pattern).some((one) => one.kind === 'cycle' && one.phases.some(({ side }) => side !== 'both')),
+      oneRoute: plainPatterns(pattern).every(({ kind }) => kind === 'connected'),
+      wording: Object.fromEntries(Object.entries(options.wording).filter(([key]) => key.startsWith(`${family}/`))),
       counting: schools.counting,
       start: millis(start),
       end,

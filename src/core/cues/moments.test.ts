@@ -67,7 +67,7 @@ test('stages, the closing breath and the last rounds begin with words; a stage w
     block('square-layers', 'natural for 30 s > 4:4 for 6 rounds guided 2 and last > 4:4:4 for 6 rounds > natural for 30 s', '1 round'),
   );
   const texts = said(line);
-  expect(texts).toEqual(expect.arrayContaining(['Next, 4:4. In', 'Next, 4:4:4. In', 'Natural breath now', 'Last round. In']));
+  expect(texts).toEqual(expect.arrayContaining(['Now counted. In', 'Now with a hold. In', 'Natural breath now', 'Once more like this. In']));
   for (const here of during(line, /hold softly|Throat and face/i)) expect(here.every(({ kind }) => kind === 'hold')).toBe(true);
   const hiss = lay(block('hissing', 'in 4, out 5 hiss; last in 4 nine tenths, hold 2, out 4', '2 min'));
   expect(said(hiss).some((text) => text.startsWith('To close. In'))).toBe(true);
@@ -75,7 +75,7 @@ test('stages, the closing breath and the last rounds begin with words; a stage w
 
 test('the fifth long breath, the route, the hand that rises and drops, and the choices are said', () => {
   const connected = lay(block('connected', 'connected 3 s, long 6 s mouth', '4 rounds'));
-  expect(said(connected)).toEqual(expect.arrayContaining(['In and out through the mouth', 'In, mouth, long']));
+  expect(said(connected)).toEqual(expect.arrayContaining(['In and out through the mouth', 'Long one, in']));
   const grid = lay(block('throat-grid', 'in 5 throat/narrowed throat, out 5 throat, empty 4, recover 1', '4 rounds of 3, guided 4'), {
     wordsPerSecond: 5,
   });

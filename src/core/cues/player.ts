@@ -2,6 +2,7 @@ import { countsUp, type Counting } from '../conventions';
 import { millis, type Millis } from '../units';
 import { beginningOf, segmentIndexAt, type Segment } from '../timing';
 import type { ClassLine, Cue, LineBlock } from './types';
+import { handMove, type HandMove } from './words';
 
 /** Where a class stands. Positions follow from the clock given in, so that nothing can drift. */
 export interface PlayerState {
@@ -65,6 +66,10 @@ function previousStart(line: ClassLine, at: number): number {
 export interface Moment {
   readonly block: LineBlock;
   readonly segment: Segment;
+  /** Where the segment stands in the line. */
+  readonly index: number;
+  /** What the hand does as it begins. */
+  readonly hand: HandMove;
   readonly next: Segment | null;
   /** The count to say, up or down as the studio speaks it; null when not counted. */
   readonly count: number | null;
@@ -93,6 +98,8 @@ export function momentAt(line: ClassLine, position: number): Moment | null {
   return {
     block,
     segment,
+    index,
+    hand: handMove(segment, line.segments[index - 1]),
     next: line.segments[index + 1] ?? null,
     count: countAt(segment, through, block.counting),
     through,

@@ -3,7 +3,7 @@ import { millis, plus, type Millis } from '../units';
 import { Silences } from './fill';
 import type { Segment } from '../timing';
 import type { Crowded, Cue, LineBlock, Sheet, SheetOptions } from './types';
-import { callText, ownCall, PARTS, phaseText, wordsIn, type HandMove } from './words';
+import { callText, handMove, ownCall, PARTS, phaseText, wordsIn, type HandMove } from './words';
 
 export const DEFAULT_SHEET: SheetOptions = { loudness: 'full', wordsPerSecond: 2.5, wording: {}, spacer: '', schools: NO_CHANGES };
 
@@ -57,11 +57,11 @@ interface Opening {
 }
 
 const opening = (text: string, kind: Cue['kind'] = 'round', must = true): Opening => ({ text, words: wordsIn(text), kind, must });
-const NATURAL = opening('Natural breath now');
 const CLOSING = opening('To close');
 const OWN_COUNT = opening('On your own count now');
 const LAST_OWN_COUNT = opening('Last round, on your own count');
 const LAST_ROUND = opening('Last round');
+const ONCE_MORE = opening('Once more like this');
 const RESTS = { rest: opening(PARTS.rest, 'rest'), recover: opening(PARTS.recover, 'rest'), changeover: opening(PARTS.changeover, 'rest') };
 const ROUNDS = Array.from({ length: 61 }, (_, round) => opening(`Round ${round}`, 'round', false));
 
@@ -78,14 +78,6 @@ function alike(a: Segment, b: Segment): boolean {
     a.open === b.open &&
     a.say === b.say
   );
-}
-
-const narrow = (segment: Segment | undefined) => segment?.manner === 'narrowed' || segment?.manner === 'narrowed throat';
-
-/** The hand rises as a breath is narrowed, and drops as it no longer is. */
-function handMove(segment: Segment, before: Segment | undefined): HandMove {
-  const was = before?.block === segment.block && narrow(before);
-  return narrow(segment) === was ? null : was ? 'hand down' : 'hand up';
 }
 
 class Writer {
@@ -130,15 +122,15 @@ class Writer {
     const sameBlock = before?.block === segment.block;
     if (part === 'rest' || part === 'recover' || part === 'changeover') return RESTS[part];
     if (part === 'lead-out') return sameBlock && before.part === part ? null : CLOSING;
-    if (part === 'natural' && stage > 1 && before?.stage !== stage) return NATURAL;
+    if (part === 'natural' && stage > 1 && before?.stage !== stage) return opening(this.blocks[segment.block].stageCalls[stage - 1]);
     if (part !== 'round' || (sameBlock && before.part === 'round' && before.round === round && before.set === set && before.stage === stage))
       return null;
     if (sameBlock && before.part !== 'round' && before.round === round && before.set === set && before.stage === stage && segment.cycle > 1)
       return null;
-    if (stage > 1 && round === 1 && (!sameBlock || before.stage !== stage)) return opening(`Next, ${this.blocks[segment.block].stages[stage - 1]}`);
+    if (stage > 1 && round === 1 && (!sameBlock || before.stage !== stage)) return opening(this.blocks[segment.block].stageCalls[stage - 1]);
     if (!guided && (round > 1 || set > 1) && before?.guided !== false && sameBlock && before.part !== 'natural')
       return round === of ? LAST_OWN_COUNT : OWN_COUNT;
-    if (round === of && of > 1) return LAST_ROUND;
+    if (round === of && of > 1) return stage > 0 && stage < this.blocks[segment.block].stages.length ? ONCE_MORE : LAST_ROUND;
     if (round === 1) return set > 1 ? opening(`Set ${set}`) : null;
     return guided ? (ROUNDS[round] ?? opening(`Round ${round}`, 'round', false)) : null;
   }
@@ -185,11 +177,12 @@ class Writer {
     const { start, end, block } = segment;
     const own = this.worded ? ownCall(this.options.wording, this.blocks[block].family, segment) : null;
     const each = (end - start) / Math.max(1, counts);
-    const wanted = own ?? callText(segment, counts > 1 ? null : segment.counts, hand);
-    const first = counts > 1 && segment.kind ? (countsUp(segment.kind, this.blocks[block].counting) ? 1 : counts) : null;
-    const numbered = own === null && first !== null ? callText(segment, first, hand) : null;
+    const at = this.blocks[block];
+    const wanted = own ?? callText(segment, counts > 1 ? null : segment.counts, hand, at);
+    const first = counts > 1 && segment.kind ? (countsUp(segment.kind, at.counting) ? 1 : counts) : null;
+    const numbered = own === null && first !== null ? callText(segment, first, hand, at) : null;
     const counted = counts > 1 ? (numbered !== null && this.fits(numbered, each) ? numbered : this.longest(wanted, segment, each)) : null;
-    const text = counted ?? this.longest(own ?? callText(segment, segment.counts, hand), segment, end - start) ?? '';
+    const text = counted ?? this.longest(own ?? callText(segment, segment.counts, hand, at), segment, end - start) ?? '';
     if (counts > 1 && counted === null && text !== '') this.crowd(block, `${wanted}, with its counts`, text);
     else if (text !== wanted && text !== numbered) this.crowd(block, wanted, text);
     return this.keep({
@@ -207,7 +200,7 @@ class Writer {
   /** What is wanted, else the phase's name, else its first word, whichever can be said in time. */
   private longest(wanted: string, segment: Segment, room: number): string | null {
     if (this.fits(wanted, room)) return wanted;
-    const short = phaseText(segment);
+    const short = phaseText(segment, this.blocks[segment.block].sided);
     if (this.fits(short, room)) return short;
     const least = segment.side === 'both' ? short.split(',')[0] : short;
     return this.fits(least, room) ? least : null;

@@ -29,6 +29,14 @@ export interface LineBlock {
   readonly lines: readonly string[];
   /** What each of its stages is called; empty where there are none. */
   readonly stages: readonly string[];
+  /** What is said as each of them begins. */
+  readonly stageCalls: readonly string[];
+  /** Whether it works with sides: both together are called then, too. */
+  readonly sided: boolean;
+  /** Whether its route never changes, so that it is said once, before it begins. */
+  readonly oneRoute: boolean;
+  /** The studio's own calls for its family. */
+  readonly wording: Wording;
 }
 
 /** A whole class as time: blocks, what is done when, and what is said. Plain data, so that a device can keep it. */

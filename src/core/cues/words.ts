@@ -32,30 +32,53 @@ export type Called = Pick<Segment, 'kind' | 'side' | 'manner' | 'route' | 'long'
 /** A hand that narrows the nostrils rises for it, and drops again for the hold. */
 export type HandMove = 'hand up' | 'hand down' | null;
 
+/** What a block makes of its calls: where sides are worked, both of them are a side too; a route that never changes is said once. */
+export interface CalledIn {
+  readonly sided: boolean;
+  readonly oneRoute: boolean;
+}
+
+const PLAINLY: CalledIn = { sided: false, oneRoute: false };
+const EASY = 'while it is easy';
+
 /**
  * What is called as a phase begins, with a number or without.
  * @param number the first number that is counted, or how many there are; null says none
  * @example callText(segment, 6) // "Out, right, 6"
  */
-export function callText({ kind, side, manner, route, long, open }: Called, number: number | null, hand: HandMove = null): string {
+export function callText(called: Called, number: number | null, hand: HandMove = null, { sided, oneRoute }: CalledIn = PLAINLY): string {
+  const { kind, side, manner, route, long, open } = called;
   if (!kind) return 'Natural breath';
-  const words = [
-    CALLS[kind],
-    side === 'both' ? null : side,
-    route === 'either' ? 'nose or mouth' : route,
-    long ? 'long' : null,
-    manner,
-    hand,
-    number,
-  ];
+  const name = long ? `Long one, ${CALLS[kind].toLowerCase()}` : CALLS[kind];
+  const words = [name, sideIn(called, sided), oneRoute ? null : routeText(route), manner, hand, number];
   const text = words.filter((word) => word !== null).join(', ');
-  return open ? `${text}, to ease` : text;
+  return open ? `${text} ${EASY}` : text;
 }
 
+function sideIn({ kind, side }: Pick<Segment, 'kind' | 'side'>, sided: boolean): string | null {
+  if (side !== 'both') return side;
+  return sided && (kind === 'in' || kind === 'out') ? 'both' : null;
+}
+
+const routeText = (route: Segment['route']): string | null => (route === 'either' ? 'nose or mouth' : route);
+
 /** The name of what is being done now, without its count. @example phaseText(segment) // "Out, right" */
-export function phaseText({ kind, side, part }: Pick<Segment, 'kind' | 'side' | 'part'>): string {
-  if (kind) return callText({ kind, side, manner: null, route: null, long: false, open: false }, null);
+export function phaseText({ kind, side, part }: Pick<Segment, 'kind' | 'side' | 'part'>, sided = false): string {
+  if (kind) return callText({ kind, side, manner: null, route: null, long: false, open: false }, null, null, { sided, oneRoute: false });
   return part === 'natural' ? 'Natural breath' : PARTS[part];
+}
+
+/** How a phase is done, besides what it is. @example howText(segment, 'hand up') // ["narrowed", "hand up"] */
+export function howText({ manner, route, long, open }: Called, hand: HandMove): string[] {
+  return [routeText(route), manner, long ? 'the long one' : null, hand, open ? EASY : null].filter((word) => word !== null);
+}
+
+const narrow = (segment: Segment | undefined) => segment?.manner === 'narrowed' || segment?.manner === 'narrowed throat';
+
+/** The hand rises as a breath is narrowed, and drops as it no longer is. */
+export function handMove(segment: Segment, before: Segment | undefined): HandMove {
+  const was = before?.block === segment.block && narrow(before);
+  return narrow(segment) === was ? null : was ? 'hand down' : 'hand up';
 }
 
 /** What is said where nothing is counted. */

@@ -83,7 +83,7 @@ export const FAMILIES: readonly Family[] = [
     doses: 'at least 1 minute, about 5 when settled',
     schools: [{ question: 'How does it begin?', ways: ['30 seconds of natural breath first', 'at once'] }],
     about: 'The equal breath with a hold after the inhale, later also after the exhale, all of one count.',
-    cues: [said('hold', 'Hold softly'), said('hold', 'Throat and face stay easy'), said('hold', 'Let go before you must')],
+    cues: [said('hold', 'Hold softly'), said('hold', 'Throat and face stay easy')],
     watchFor: ['reddening faces', 'a gasp after the hold'],
     cautions: [HOLD_CAUTION],
   },

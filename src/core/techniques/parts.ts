@@ -7,7 +7,7 @@ export const PARTS: readonly SessionPart[] = [
     kind: 'arrive',
     name: 'Arrive and find a seat',
     minutes: 4,
-    cues: ['Hips above knees, or a chair', 'Feet or shins heavy', 'Ask the door questions before you begin'],
+    cues: ['Hips above knees, or a chair', 'Feet or shins heavy'],
   },
   {
     id: 'movement',
