@@ -102,7 +102,10 @@ test('a mend says where to, and a goal that has no place says why', () => {
     ['Hissing exhale', true],
   ]);
   // What holds for several is said once.
-  const two = [goal, { ...goal, technique: 'hissing' }].map((one) => ({ goal: one, blocked: { ...clash, technique: one.technique, with: clash.with.slice(1) } }));
+  const two = [goal, { ...goal, technique: 'hissing' }].map((one) => ({
+    goal: one,
+    blocked: { ...clash, technique: one.technique, with: clash.with.slice(1) },
+  }));
   expect(unplacedTexts(two, SHIPPED_LIBRARY)).toEqual([
     '4:7:8 and Hissing exhale could not be placed: of each, it clashes with the number of classes.',
   ]);

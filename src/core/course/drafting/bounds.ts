@@ -8,7 +8,7 @@ export interface Bounds {
   readonly soonest: (state: State, at: number) => readonly number[];
   /** The least that any draft costs which goes on from a state. */
   readonly lowest: (state: State, at: number) => number;
-  /** By task: whether something that is still wanted needs it more often, or waits for it. */
+  /** By task: 1 where something that is still wanted needs it more often, or waits for it; 2 where it is pinned ahead, on whatever step may stand there. */
   readonly wanted: (state: State, at: number) => Uint8Array;
 }
 
@@ -184,9 +184,10 @@ export function boundsOf(model: Model, onlyWhether = false): Bounds {
 
   const wanted = (state: State, at: number): Uint8Array => {
     const found = new Uint8Array(n);
-    for (const { until, tasks: own } of pinned) if (until >= at) for (const task of own) found[task] = 1;
+    for (const { until, tasks: own } of pinned)
+      if (until >= at) for (const task of own) found[task] = Math.max(found[task], tasks[task].steps.length > 1 && task === own.at(-1) ? 2 : 1);
     for (let goal = 0; goal < goals.length; goal += 1)
-      if (state.reached[goal] === 0 && at < goals[goal].before) for (const task of below[goal]) found[task] = 1;
+      if (state.reached[goal] === 0 && at < goals[goal].before) for (const task of below[goal]) found[task] ||= 1;
     return found;
   };
 

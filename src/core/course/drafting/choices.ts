@@ -116,10 +116,12 @@ export function needsMet({ tasks, classes }: Model, state: State, task: number, 
 function isUseful({ goals, tasks }: Model, state: State, task: number, at: number, wanted: Uint8Array): boolean {
   if (goals.some((goal, index) => goal.task === task && state.reached[index] === 0 && at < goal.before)) return true;
   if (wanted[task] === 0) return false;
+  // A pin may have to be climbed to: its own class may be for a higher step alone.
+  if (wanted[task] === 2) return true;
   if (!state.knows(task)) return true;
   if (tasks[task].already) return false;
   // Needs are asked in every open class, not only the first.
   return tasks.some(
-    ({ needs, already }, above) => wanted[above] === 1 && !already && needs.some((need) => need.task === task && state.had[task] < need.classes),
+    ({ needs, already }, above) => wanted[above] > 0 && !already && needs.some((need) => need.task === task && state.had[task] < need.classes),
   );
 }

@@ -21,21 +21,27 @@ export function jointly(model: Model, below: readonly Int16Array[], lastFixed: I
   const { tasks, classes, goals } = model;
   const [n, count, all] = [tasks.length, classes.length, goals.length];
   const needsOf = goals.map((_, goal) =>
-    [...below[goal]].map((task) => ({
+    [...below[goal]].reverse().map((task) => ({
       task,
       above: [...below[goal]].flatMap((other) =>
         tasks[other].already ? [] : tasks[other].needs.filter((need) => need.task === task).map((need) => ({ task: other, classes: need.classes })),
       ),
     })),
   );
-  // What stands in a fixed class ahead needs nothing before it, and may begin beside other new things.
+  // What stands in a fixed class ahead needs nothing before it, nor what only it would need, and may begin beside other new things.
+  const asks = new Uint8Array(n);
   const own = (state: State, goal: number, at: number): Uint8Array => {
     const found = new Uint8Array(n);
+    asks.fill(0);
     for (const { task, above } of needsOf[goal]) {
-      if (tasks[task].already) continue;
-      let most = 0;
+      let [most, needed] = [0, task === goals[goal].task];
       for (const { task: other, classes: times } of above)
-        if (state.begun[other] < 0 && lastFixed[other] < at) most = Math.max(most, times - state.had[task]);
+        if (asks[other] === 1) {
+          needed = true;
+          most = Math.max(most, times - state.had[task]);
+        }
+      if (!needed || tasks[task].already) continue;
+      if (state.begun[task] < 0 && lastFixed[task] < at) asks[task] = 1;
       found[task] = Math.max(0, most, state.begun[task] < 0 ? 1 : 0);
     }
     const { task, times } = goals[goal];
