@@ -40,14 +40,46 @@ test('a teacher on a phone reads, opens, teaches without a network, logs, and th
   await expect(screen).toContainText(/round 1 of/);
   await expect(screen).toContainText(/(In|Out)/);
   await page.keyboard.press('s');
-  await expect(screen).toContainText('1 stop sign marked');
-  await page.keyboard.press('Space');
+  // It stops the class, says what to do and whom to call, and takes who and what in two taps.
+  const stop = page.getByRole('dialog', { name: 'Stop sign' });
+  await expect(stop).toContainText('Let go, breathe as you like');
+  await expect(stop).toContainText('call the emergency services');
+  await accessible(page);
+  await stop.getByRole('button', { name: 'chest pain' }).click();
+  await expect(stop).toContainText('Call the emergency services now');
+  await stop.getByRole('button', { name: 'chest pain' }).click();
+  await stop.getByRole('button', { name: 'a slip of the finger' }).click();
+  await stop.getByRole('button', { name: /Back to the class/i }).click();
+  await page.keyboard.press('s');
+  await stop.getByRole('group', { name: 'Who' }).getByRole('button', { name: 'Juno B.' }).click();
+  await stop.getByRole('button', { name: 'dizziness' }).click();
+  await stop.getByRole('button', { name: 'Back to the class' }).click();
+  await expect(screen).toContainText('2 stop signs marked');
   await expect(screen.getByRole('button', { name: /Go on/ })).toBeVisible();
+  // Whoever comes late is asked at once.
+  await page.keyboard.press('h');
+  const late = page.getByRole('dialog', { name: 'They are here' });
+  await late.getByRole('group', { name: 'Today: Asta R.' }).getByRole('button', { name: 'not here' }).click();
+  await late.getByRole('group', { name: 'Today: Asta R.' }).getByRole('button', { name: 'not here' }).click();
+  await late.getByRole('button', { name: 'Back to the class' }).click();
+  // Nothing of help is cut off, whatever the screen.
+  for (const [width, height] of [
+    [390, 844],
+    [844, 390],
+    [640, 400],
+  ]) {
+    await page.setViewportSize({ width, height });
+    await screen.getByText('let go, breathe as you like.').scrollIntoViewIfNeeded();
+    const help = screen.getByText(/call the emergency services/);
+    await expect(help).toBeInViewport({ ratio: 0.99 });
+    await expect(screen.getByRole('button', { name: /Stop sign/ })).toBeInViewport({ ratio: 0.99 });
+  }
+  await page.setViewportSize({ width: 390, height: 844 });
 
   // A reload without a network goes on where it was.
   await page.reload();
   await expect(screen).toContainText(/round 1 of/);
-  await expect(screen).toContainText('1 stop sign marked');
+  await expect(screen).toContainText('2 stop signs marked');
   await screen.getByRole('button', { name: /End class/ }).click();
 
   await expect(page.getByRole('heading', { name: 'How was it?' })).toBeVisible();

@@ -2,7 +2,7 @@
 
 import Dialog from '@mui/material/Dialog';
 import { useEffect, useState } from 'react';
-import { AT_THE_START, momentAt, phaseText, step, type PlayerState } from '@/core/cues';
+import { AT_THE_START, shownAt, step, type PlayerState } from '@/core/cues';
 import { clockText } from '@/core/units';
 import type { DayPractice } from '@/views/series';
 import { Rails } from '../teach/Rails';
@@ -19,9 +19,9 @@ export function Practice({ practice: { line, parts }, onEnd }: { practice: DayPr
   const [tones, setTones] = useState(false);
   const [buzz, setBuzz] = useState(false);
   const position = usePosition(player, line);
-  const moment = momentAt(line, position);
+  const moment = shownAt(line, position);
   useAwake(player.playing);
-  useTones(tones && player.playing, moment?.segment ?? null);
+  useTones(tones && player.playing, moment);
   const start = moment?.segment.start;
   const kind = moment?.segment.kind ?? null;
   useEffect(() => {
@@ -34,8 +34,9 @@ export function Practice({ practice: { line, parts }, onEnd }: { practice: DayPr
     <Dialog fullScreen open slotProps={{ paper: { className: styles.practice, 'aria-label': 'Practice' } }} transitionDuration={0} onClose={onEnd}>
       <p className={styles.name}>{moment.block.name || parts[0].name}</p>
       <div className={styles.now}>
-        <p className={styles.phase}>{over ? 'That was it' : segment.kind === null ? 'as you like' : phaseText(segment)}</p>
-        <p className={styles.count}>{over ? '' : (count ?? clockText(moment.leftInBlock))}</p>
+        <p className={styles.phase}>{over ? 'That was it' : segment.kind === null ? 'as you like' : moment.word}</p>
+        <p className={styles.how}>{over ? '' : (moment.line ?? moment.how.join(' · '))}</p>
+        <p className={styles.count}>{over ? '' : (count ?? (segment.open ? '' : clockText(moment.leftInBlock)))}</p>
       </div>
       <div className={styles.rails}>
         <Rails moment={moment} mirror={false} />

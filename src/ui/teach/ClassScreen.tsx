@@ -3,17 +3,20 @@
 import Dialog from '@mui/material/Dialog';
 import { useEffect, useMemo, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { layOut, momentAt, phaseText, positionAt, secondAt, type Moment, type PlayerMove, type Second } from '@/core/cues';
-import { doorKey, inStepText, type InStep } from '@/core/screening';
+import { layOut, positionAt, secondAt, shownAt, type PlayerMove, type Shown } from '@/core/cues';
+import { doorKey, EMERGENCY, inStepText, type InStep } from '@/core/screening';
 import { changeLine, changesBetween, shortenTo } from '@/core/plan';
 import { clockText, untilClock } from '@/core/units';
 import { keepWaiting, sendWaiting } from '../device';
 import { useLibrary } from '../shell/Inside';
 import type { ClassView } from '@/views/teach';
+import { inMinutes, Line, Now, Place, SecondPattern } from './ClassParts';
+import { HereNow } from './HereNow';
 import { Rails } from './Rails';
-import { deviceClock, doorOf, moved, playedUntil, type Run } from './run';
+import { deviceClock, doorOf, moved, playedUntil, type MarkedSign, type Run } from './run';
+import { StopSign } from './StopSign';
 import styles from './ClassScreen.module.css';
-import { useAwake, usePosition, useTones } from './stage';
+import { hasVoice, useAwake, usePosition, useTones, useVoice } from './stage';
 
 interface Props {
   readonly room: ClassView;
@@ -27,38 +30,63 @@ export function ClassScreen({ room, run, change }: Props) {
   const basis = useMemo(() => ({ library, naturalBreath: room.naturalBreath }), [library, room.naturalBreath]);
   const line = useMemo(() => (run.shortened ? layOut(run.shortened, basis, room.speech) : room.line), [room, run.shortened, basis]);
   const position = usePosition(run.player, line);
-  const moment = momentAt(line, position);
+  const moment = shownAt(line, position);
   const [listing, setListing] = useState(false);
   const [said, setSaid] = useState('');
+  const [here, setHere] = useState(false);
+  const [more, setMore] = useState(false);
+  const [voice, setVoice] = useState(false);
+  const [marking, setMarking] = useState<string | null>(null);
   useAwake(run.player.playing);
-  useTones(run.tones && run.player.playing, moment?.segment ?? null);
+  useTones(run.tones && run.player.playing, moment);
+  useVoice(voice && run.player.playing, line, position, room.speech.wordsPerSecond);
   const go = (move: PlayerMove) => change(moved(run, move, line));
+  const begun = run.played.length > 0 || run.player.playing || position > 0;
   const keys: readonly Key[] = [
-    { label: run.player.playing ? 'Pause' : 'Go on', key: ' ', sign: 'space', act: () => go(run.player.playing ? 'pause' : 'play') },
+    {
+      label: run.player.playing ? 'Pause' : begun ? 'Go on' : 'Begin',
+      key: ' ',
+      sign: 'space',
+      act: () => go(run.player.playing ? 'pause' : 'play'),
+    },
     { label: 'Again', key: 'a', sign: 'A', act: () => go('again') },
+    { label: 'Next block', key: 'ArrowRight', sign: '→', act: () => go('next block') },
+    { label: 'They are here', key: 'h', sign: 'H', act: () => setHere(true) },
+    { label: 'Who differs', key: 'w', sign: 'W', act: () => setListing(!listing) },
+    ...(hasVoice() ? [{ label: voice ? 'Voice off' : 'Hear it', key: 'v', sign: 'V', act: () => setVoice(!voice) }] : []),
+    { label: more ? 'Less' : 'More', key: '?', sign: '?', act: () => setMore(!more) },
+    { label: 'Stop sign: who, and what', key: 's', sign: 'S', stop: true, act: () => moment && mark(moment) },
+  ];
+  const others: readonly Key[] = [
     { label: 'Back', key: 'ArrowLeft', sign: '←', act: () => go('previous block') },
     { label: `End by ${room.endsAt}`, key: 'e', sign: 'E', act: () => endInTime() },
-    { label: 'Next block', key: 'ArrowRight', sign: '→', act: () => go('next block') },
     { label: run.mirror ? 'My side' : 'Mirror', key: 'm', sign: 'M', act: () => change({ mirror: !run.mirror }) },
     { label: run.tones ? 'Tones off' : 'Tones on', key: 't', sign: 'T', act: () => change({ tones: !run.tones }) },
-    { label: 'Who differs', key: 'w', sign: 'W', act: () => setListing(!listing) },
-    {
-      label: 'Stop sign',
-      key: 's',
-      sign: 'S',
-      stop: true,
-      act: () => moment && mark(moment),
-    },
     { label: 'Door', key: 'd', sign: 'D', act: () => change({ stage: 'door' }) },
   ];
-  /** A stop sign goes to the studio at once; whose it was and which is said in the log, where somebody can. */
-  const mark = ({ block }: Moment) => {
+  const send = (sign: MarkedSign) =>
+    room.today &&
+    void keepWaiting('mark', { session: room.session.id, ...sign })
+      .then(sendWaiting)
+      .catch(() => undefined);
+  /** A stop sign stops the class and goes to the studio at once; whose it was and which is said next, or in the log, where somebody can. */
+  const mark = ({ block }: Shown) => {
     const sign = { id: newId(), place: `${clockText(position)} in, during ${block.name}`, person: null, sign: null, slip: false };
-    change({ signs: [...run.signs, sign] });
-    if (room.today)
-      void keepWaiting('mark', { session: room.session.id, ...sign })
-        .then(sendWaiting)
-        .catch(() => undefined);
+    change({ ...moved(run, 'pause', line), signs: [...run.signs, sign] });
+    setMarking(sign.id);
+    send(sign);
+  };
+  const marked = run.signs.find(({ id }) => id === marking);
+  const sayMore = (more: Partial<MarkedSign>) => {
+    if (!marked) return;
+    const next = { ...marked, ...more };
+    change({ signs: run.signs.map((one) => (one.id === next.id ? next : one)) });
+    // Help does not wait until the page is closed.
+    if (next.sign !== null && room.helpSigns.includes(next.sign)) send(next);
+  };
+  const leaveSign = () => {
+    setMarking(null);
+    if (marked && (marked.person !== null || marked.sign !== null || marked.slip)) send(marked);
   };
   /** Shortens what is still ahead so that the class ends when it should. */
   const endInTime = () => {
@@ -76,10 +104,10 @@ export function ClassScreen({ room, run, change }: Props) {
       `${changesBetween(blocks, short.blocks, basis).map(changeLine).join('; ')}.${short.over > 0 ? ` Still ${clockText(short.over)} too long.` : ''}`,
     );
   };
-  useKeys(keys);
+  useKeys(here || marked ? [] : [...keys, ...others]);
   const differing = useMemo(() => differingIn(room, run), [room, run]);
   if (!moment) return <p>This plan has no blocks.</p>;
-  const here = differing.get(moment.block.id);
+  const otherwise = differing.get(moment.block.id);
   // What the director says of it: of the whole class while people arrive, then block by block.
   const own = room.blocks.find(({ id }) => id === moment.block.id)?.note ?? '';
   const note = [...(moment.segment.block === 0 ? [room.plan.purpose, room.plan.note] : []), own].filter(Boolean).join(' · ');
@@ -87,41 +115,49 @@ export function ClassScreen({ room, run, change }: Props) {
   return (
     <Dialog fullScreen open slotProps={{ paper: { className: styles.screen, 'aria-label': 'Class' } }} transitionDuration={0}>
       <Rails moment={moment} mirror={run.mirror} />
+      <Line moment={moment} />
       <div className={styles.middle}>
         <Now moment={moment} />
       </div>
       <aside className={styles.side} tabIndex={0}>
         <Place moment={moment} after={line.blocks[moment.segment.block + 1]?.name ?? null} />
-        {[...(here?.patterns.values() ?? [])].slice(0, 2).map((inStep) => (
+        {[...(otherwise?.patterns.values() ?? [])].slice(0, 2).map((inStep) => (
           <SecondPattern key={inStepText(inStep)} inStep={inStep} at={secondAt(line, position, inStep)} sided={moment.segment.side !== 'both'} />
         ))}
+        <p className={styles.soft}>
+          {otherwise
+            ? `${new Set(otherwise.lines.map((text) => text.split(':')[0])).size} do it otherwise · W shows who`
+            : 'Everyone does this as taught.'}
+          {run.late.length > 0 && ` · ${run.late.length} came late`}
+        </p>
+        {listing && otherwise && (
+          <div className={styles.list}>
+            {otherwise.lines.map((text) => (
+              <p key={text}>{text}</p>
+            ))}
+          </div>
+        )}
         {note && (
           <div>
             <span className={styles.soft}>{moment.segment.block === 0 ? 'today' : 'note'}</span>
             <p>{note}</p>
           </div>
         )}
-        {moment.nextCue && (
-          <div>
-            <span className={styles.soft}>next cue</span>
-            <p className={styles.cue}>{moment.nextCue.say}</p>
-          </div>
-        )}
-        {listing && (
-          <div className={styles.list}>{here ? here.lines.map((text) => <p key={text}>{text}</p>) : <p>Everyone does this as taught.</p>}</div>
-        )}
-        <p className={styles.sign} role="status">
-          {said && <strong>{said} </strong>}
-          {run.signs.length > 0 ? `${run.signs.length} stop ${run.signs.length === 1 ? 'sign' : 'signs'} marked. ` : ''}
-          If dizzy, strained or uneasy: <strong>let go, breathe as you like.</strong>
-        </p>
-        <p className={styles.signs}>
-          {/* Whatever is cut off on a small screen, it is not the call for help. */}
-          {room.emergency} Stop signs: {room.stopSigns.join(', ')}.
-        </p>
+        {said && <p role="status">{said}</p>}
       </aside>
+      {/* Whatever is cut off on a small screen, it is not the call for help. */}
+      <p className={styles.sign}>
+        Dizzy, strained, uneasy: <strong>let go, breathe as you like.</strong> {EMERGENCY}
+        <span className={styles.besides}>{room.emergency.replace(EMERGENCY, '')}</span>
+        {run.signs.length > 0 && (
+          <strong role="status">
+            {' '}
+            {run.signs.length} stop {run.signs.length === 1 ? 'sign' : 'signs'} marked.
+          </strong>
+        )}
+      </p>
       <div className={styles.keys}>
-        {keys.map(({ label, sign, act, stop }) => (
+        {[...keys, ...(more ? others : [])].map(({ label, sign, act, stop }) => (
           <button key={sign} type="button" onClick={act} data-stop={stop ? '' : undefined}>
             {label}
             <span>{sign}</span>
@@ -129,9 +165,11 @@ export function ClassScreen({ room, run, change }: Props) {
         ))}
         <button type="button" onClick={end} data-end={moment.over ? '' : undefined}>
           {!room.today ? 'End rehearsal' : moment.over ? 'Log the class' : 'End class'}
-          <span>{clockText(moment.left)} left</span>
+          <span>{inMinutes(moment.left)} left</span>
         </button>
       </div>
+      {here && <HereNow room={room} run={run} change={change} onClose={() => setHere(false)} />}
+      {marked && <StopSign room={room} run={run} mark={marked} edit={sayMore} onClose={leaveSign} />}
     </Dialog>
   );
 }
@@ -148,6 +186,8 @@ function useKeys(keys: readonly Key[]): void {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (event.metaKey || event.ctrlKey || event.altKey || event.repeat) return;
+      // A key does what has the focus, where that is something to press.
+      if (event.key === ' ' && event.target instanceof HTMLButtonElement) return;
       const found = keys.find(({ key }) => key === event.key || key === event.key.toLowerCase());
       if (!found) return;
       event.preventDefault();
@@ -156,78 +196,6 @@ function useKeys(keys: readonly Key[]): void {
     addEventListener('keydown', press);
     return () => removeEventListener('keydown', press);
   });
-}
-
-/** What is done now, and its count, as tall as the screen allows. */
-function Now({ moment }: { moment: Moment }) {
-  const { segment, count, next, block, leftInBlock, over } = moment;
-  if (over)
-    return (
-      <>
-        <p className={styles.phase}>The class is over</p>
-        <p className={styles.then}>Stay a moment before you log it.</p>
-      </>
-    );
-  const resting = segment.kind === null && segment.part === 'natural';
-  return (
-    <>
-      <p className={styles.phase} data-phase={segment.kind ?? 'natural'}>
-        {resting ? block.name : phaseText(segment)}
-      </p>
-      <p className={styles.number} data-small={count === null ? '' : undefined} data-wide={(segment.counts ?? 0) > 9 ? '' : undefined}>
-        {count ?? minutes(segment.kind === null ? (resting ? leftInBlock : moment.leftInSegment) : moment.leftInSegment)}
-        {count !== null && segment.counts && <span className={styles.of}>of {segment.counts}</span>}
-      </p>
-      {next && !resting && (
-        <p className={styles.then}>
-          then <strong>{next.block === segment.block ? phaseText(next).toLowerCase() : 'the next block'}</strong>
-          {next.block === segment.block && next.counts ? ` · ${next.counts}` : ''}
-        </p>
-      )}
-    </>
-  );
-}
-
-/** How far the block has come; around the techniques, what comes after. */
-function Place({ moment, after }: { moment: Moment; after: string | null }) {
-  const { block, round, rounds, segment, leftInBlock } = moment;
-  const whole = block.end - block.start;
-  return (
-    <div>
-      <p className={styles.round}>
-        {round > 0 && rounds > 0
-          ? `round ${round} of ${rounds}`
-          : block.kind === 'technique'
-            ? block.name
-            : after
-              ? `then ${after}`
-              : 'the last block'}
-        {block.sets > 1 && segment.set > 0 ? `, set ${segment.set}` : ''}
-      </p>
-      {block.kind === 'technique' && (
-        <p className={styles.soft}>
-          {block.name} · {block.detail}
-        </p>
-      )}
-      <div className={styles.through} aria-hidden="true">
-        <span style={{ width: `${Math.round((100 * (whole - leftInBlock)) / whole)}%` }} />
-      </div>
-      <p className={styles.left}>{clockText(leftInBlock)} left here</p>
-    </div>
-  );
-}
-
-/** The pattern that runs in step, said without whose it is or why. */
-function SecondPattern({ inStep, at, sided }: { inStep: InStep; at: Second | null; sided: boolean }) {
-  return (
-    <div className={styles.second}>
-      <span className={styles.soft}>
-        second pattern {inStepText(inStep)}
-        {sided ? ', both sides open' : ''}
-      </span>
-      <p>{at === null ? 'natural breath' : at.phase === 'free' ? 'free' : `${at.phase} ${at.count} of ${at.of}`}</p>
-    </div>
-  );
 }
 
 /** Who of those present does what differently, by block. */
@@ -243,9 +211,4 @@ function differingIn(room: ClassView, run: Run) {
     }
   }
   return byBlock;
-}
-
-function minutes(time: number): string {
-  const seconds = Math.ceil(time / 1000);
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }

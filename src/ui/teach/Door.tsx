@@ -10,16 +10,15 @@ import styles from './Teach.module.css';
 const MEALS: readonly DoorAnswers['meal'][] = ['none', 'within 3 h', 'within 2 h'];
 const MEAL_WORD = { none: 'has eaten', 'within 3 h': 'ate in 3 h', 'within 2 h': 'ate in 2 h' } as const;
 
+interface Props {
+  readonly room: ClassView;
+  readonly run: Run;
+  readonly change: (more: Partial<Run>) => void;
+}
+
 /** The day's questions at the door. Whoever is marked has other instructions at once, for this class only. */
-export function Door({ room, run, change }: { room: ClassView; run: Run; change: (more: Partial<Run>) => void }) {
-  const mark = (person: string, more: Partial<DoorAnswers>) => change({ door: { ...run.door, [person]: { ...doorOf(run, person), ...more } } });
-  const begun = run.played.length > 0 || run.player.playing;
-  const away = (person: string) => {
-    const gone = run.away.includes(person);
-    const without = (all: readonly string[]) => all.filter((id) => id !== person);
-    // Whoever comes once it has begun came late.
-    change({ away: gone ? without(run.away) : [...run.away, person], late: gone && begun ? [...run.late, person] : without(run.late) });
-  };
+export function Door({ room, run, change }: Props) {
+  const begun = hasBegun(run);
   return (
     <>
       <h1>At the door</h1>
@@ -30,28 +29,9 @@ export function Door({ room, run, change }: { room: ClassView; run: Run; change:
         ))}
       </ul>
       <ul className={`plain lines ${styles.people}`}>
-        {room.people.map(({ id, name, byDoor }) => {
-          const door = doorOf(run, id);
-          const here = !run.away.includes(id);
-          return (
-            <li key={id}>
-              <div className={styles.person}>
-                <strong>{name}</strong>
-                <span className={styles.marks} role="group" aria-label={`Today: ${name}`}>
-                  <Toggle on={!here} onClick={() => away(id)} label="not here" />
-                  <Toggle on={door.acute} onClick={() => mark(id, { acute: !door.acute })} label="unwell" />
-                  <Toggle on={door.blockedNose} onClick={() => mark(id, { blockedNose: !door.blockedNose })} label="blocked nose" />
-                  <Toggle
-                    on={door.meal !== 'none'}
-                    onClick={() => mark(id, { meal: MEALS[(MEALS.indexOf(door.meal) + 1) % MEALS.length] })}
-                    label={MEAL_WORD[door.meal]}
-                  />
-                </span>
-              </div>
-              {here && <InstructionLines lines={byDoor[doorKey(door)]} blocks={room.blocks} />}
-            </li>
-          );
-        })}
+        {room.people.map((person) => (
+          <AtTheDoor key={person.id} person={person} room={room} run={run} change={change} />
+        ))}
       </ul>
       <div className={styles.bar}>
         <Button variant="contained" size="large" onClick={() => change({ stage: 'class' })}>
@@ -60,6 +40,38 @@ export function Door({ room, run, change }: { room: ClassView; run: Run; change:
         <Button onClick={() => change({ stage: 'plan' })}>Back to the plan</Button>
       </div>
     </>
+  );
+}
+
+const hasBegun = (run: Run): boolean => run.played.length > 0 || run.player.playing;
+
+/** One person at the door: whether they are here, the day's answers, and what they do otherwise for them. */
+export function AtTheDoor({ person: { id, name, byDoor }, room, run, change }: Props & { readonly person: ClassView['people'][number] }) {
+  const door = doorOf(run, id);
+  const here = !run.away.includes(id);
+  const mark = (more: Partial<DoorAnswers>) => change({ door: { ...run.door, [id]: { ...door, ...more } } });
+  const away = () => {
+    const without = (all: readonly string[]) => all.filter((one) => one !== id);
+    // Whoever comes once it has begun came late.
+    change({ away: here ? [...run.away, id] : without(run.away), late: !here && hasBegun(run) ? [...run.late, id] : without(run.late) });
+  };
+  return (
+    <li>
+      <div className={styles.person}>
+        <strong>{name}</strong>
+        <span className={styles.marks} role="group" aria-label={`Today: ${name}`}>
+          <Toggle on={!here} onClick={away} label="not here" />
+          <Toggle on={door.acute} onClick={() => mark({ acute: !door.acute })} label="unwell" />
+          <Toggle on={door.blockedNose} onClick={() => mark({ blockedNose: !door.blockedNose })} label="blocked nose" />
+          <Toggle
+            on={door.meal !== 'none'}
+            onClick={() => mark({ meal: MEALS[(MEALS.indexOf(door.meal) + 1) % MEALS.length] })}
+            label={MEAL_WORD[door.meal]}
+          />
+        </span>
+      </div>
+      {here && <InstructionLines lines={byDoor[doorKey(door)]} blocks={room.blocks} />}
+    </li>
   );
 }
 
