@@ -11,6 +11,9 @@ const AIR = 600;
 /** How late the time left is still said, in milliseconds. */
 const STILL_TRUE = 15_000;
 
+/** How long before its end one is told how to come out of a rest, in milliseconds. */
+const OUT_OF_REST = 20_000;
+
 /** A line that waits for a silence. */
 interface Wanted {
   readonly at: number;
@@ -116,7 +119,12 @@ function wantedIn(blocks: readonly LineBlock[], segments: readonly Segment[], { 
     const plain = own[index].every(({ kind }) => kind === null);
     const rest = loudness === 'full' ? block.own.filter(({ when }) => when !== 'opening' && (when === 'any' || plain || has(when))) : [];
     const said = [...block.lines.map((say) => ({ say, when: 'any' as const })), ...rest];
-    said.forEach(({ say, when }, order) => put(say, 'cue', { at: at(order / said.length), phase: when === 'any' || plain ? null : when }));
+    said.forEach(({ say, when }, order) => {
+      // How one comes out of a rest is said as it ends.
+      const last = block.kind === 'rest' && order > 0 && order === said.length - 1;
+      const from = last ? Math.max(at(order / said.length), block.end - wordsIn(say) * perWord - OUT_OF_REST) : at(order / said.length);
+      put(say, 'cue', { at: from, phase: when === 'any' || plain ? null : when });
+    });
     if (index === 0) put(STOP, 'stop sign', { at: at(0.4) });
     const held = (['hold', 'empty'] as const).find(has);
     if (held) put(LET_GO, 'cue', { at: at(0.5), phase: held });

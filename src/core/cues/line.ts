@@ -4,7 +4,7 @@ import { readBlock, type Basis, type NamedBlock } from '../plan';
 import type { OwnCue, Setup } from '../techniques';
 import { segmentsOf, timeBlock, type BlockTiming, type Pace, type Segment } from '../timing';
 import { clockText, millis, type Millis } from '../units';
-import { goesWith, openingCues } from './opening';
+import { endingCue, goesWith, openingCues } from './opening';
 import { cueSheet, DEFAULT_SHEET } from './sheet';
 import { stageCall } from './stages';
 import type { ClassLine, LineBlock, SheetOptions } from './types';
@@ -63,6 +63,7 @@ export function layOutAll(described: readonly Described[], options: SheetOptions
       detail,
       own: [...opening, ...own.filter((cue) => goesWith(pattern, cue))],
       lines,
+      ends: endingCue(pattern),
       stages: room.kind === 'stages' ? room.stages.map((stage) => shortPattern(stage.pattern)) : [],
       stageCalls: room.kind === 'stages' ? room.stages.map((stage, at) => stageCall(at > 0 ? room.stages[at - 1].pattern : null, stage.pattern)) : [],
       sided: plainPatterns(pattern).some((one) => one.kind === 'cycle' && one.phases.some(({ side }) => side !== 'both')),

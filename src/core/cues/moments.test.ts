@@ -83,7 +83,7 @@ test('the fifth long breath, the route, the hand that rises and drops, and the c
   const held = lay(block('throat-grid', 'in 5 narrowed, out 5 narrowed, empty 4, recover 1', '4 rounds of 3, guided 4'), { wordsPerSecond: 5 });
   expect(said(held)).toContain('Empty, stay, hand down, 4');
   const options = lay(block('equal-4-4', '"the full one" 4:4:4 | "watch" natural', '5 min'));
-  expect(said(options)).toContain('Choose: the full one or watch. Letting go is always there');
+  expect(said(options)).toContain('Two ways. One: the full one. Two: watch. Letting go is always there');
 });
 
 test('what goes until it is settled hears no time left', () => {
@@ -93,9 +93,36 @@ test('what goes until it is settled hears no time left', () => {
 
 test('a chin that is held in is not contradicted', () => {
   const line = lay(block('throat-empty', 'in 5 throat, out 5 throat, empty 4, recover 1, lock chin', '4 rounds of 3'));
-  expect(said(line).filter((text) => /chin|shoulder/i.test(text))).toEqual(['Chin in, and it stays in']);
+  expect(said(line).filter((text) => /chin|shoulder/i.test(text))).toEqual([
+    'Chin in, and it stays in',
+    'Chin up, slowly. Let it go, breathe as you like',
+  ]);
   const free = lay(block('throat-empty', 'in 5 throat, out 5 throat, empty 9, recover 1', '12 rounds of 3'), { wordsPerSecond: 5 });
   expect(said(free)).toContain('Chin in as you stay empty');
+});
+
+test('a set is called before its entry breath, a long rest ends with a word, and a short one does not', () => {
+  const line = lay(block('equal-4-4', 'each set in 4, out 6; 4:4', '2 x 3 rounds, rest 30 s after each set'));
+  expect(said(line).filter((text) => text.startsWith('Set 2'))).toEqual(['Set 2. In']);
+  const [entry] = line.segments.filter(({ part: of, set }) => of === 'entry' && set === 2);
+  expect(line.cues.find(({ say }) => say.startsWith('Set 2'))!.at).toBe(entry.start);
+  const rest = line.segments.find(({ part: of }) => of === 'rest')!;
+  expect(line.cues.find(({ say }) => say === 'Ready')!.at).toBe(rest.end - 4000);
+  for (const [seconds, ready] of [
+    [10, true],
+    [9, false],
+  ] as const)
+    expect(said(lay(block('equal-4-4', '4:4', `3 rounds, rest ${seconds} s`))).includes('Ready')).toBe(ready);
+});
+
+test('nobody is told the time in a rest or on their own count; how to come out of a rest is said as it ends', () => {
+  const rest: Block = { id: 'r', kind: 'rest', part: 'lying-rest', minutes: 30 };
+  const line = lay([block('equal-4-4', '4:4', '6 min'), rest]);
+  expect(line.cues.filter(({ kind, block: of }) => kind === 'time' && of > 0)).toEqual([]);
+  const last = line.cues.find(({ say }) => say.startsWith('Roll to one side'))!;
+  expect(line.blocks[2].end - last.until).toBeLessThanOrEqual(20_000);
+  const natural = lay(block('natural', 'natural', '5 min'));
+  expect(natural.cues.filter(({ kind, block: of }) => kind === 'time' && of === 1).map(({ say }) => say)).toContain('2 minutes left');
 });
 
 test('seat and eyes are said where they change; a line of one’s own always', () => {

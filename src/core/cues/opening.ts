@@ -1,7 +1,6 @@
 import { schoolCues, type Schools } from '../conventions';
 import { plainPatterns, waysOf, type Pattern } from '../pattern';
 import type { OwnCue, Setup } from '../techniques';
-import { listed } from '../wording';
 
 const SEAT_CUES: Readonly<Record<Setup['seat'], string>> = {
   floor: 'Come to sit on the floor',
@@ -21,10 +20,7 @@ export function openingCues(pattern: Pattern, setup: Setup | null, before: Setup
     ...(setup?.eyes === 'closed' && before?.eyes !== 'closed' ? ['Let the eyes close, if that suits you'] : []),
     ...(ways.length > 1
       ? [
-          `Choose: ${listed(
-            ways.map(({ name }) => name),
-            'or',
-          )}. Letting go is always there`,
+          `${HOW_MANY[ways.length] ?? ways.length} ways. ${ways.map(({ name }, at) => `${HOW_MANY[at + 1] ?? at + 1}: ${name}`).join('. ')}. Letting go is always there`,
         ]
       : []),
     ...(schools ? schoolCues(pattern, schools) : []),
@@ -32,6 +28,14 @@ export function openingCues(pattern: Pattern, setup: Setup | null, before: Setup
     ...locks.map((lock) => (lock === 'chin' ? 'Chin in, and it stays in' : `${LOCK_CUES[lock]}, and it stays`)),
   ];
   return lines.map((say) => ({ say, when: 'opening' }));
+}
+
+const HOW_MANY: readonly string[] = ['', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
+
+/** What is said as its rounds are over: a chin that was held in comes up first. */
+export function endingCue(pattern: Pattern): string {
+  const chin = plainPatterns(pattern).some(({ locks }) => locks.includes('chin'));
+  return `${chin ? 'Chin up, slowly. ' : ''}Let it go, breathe as you like`;
 }
 
 const LOCK_CUES = { throat: 'Throat lightly closed', pelvic: 'Pelvic floor lifted', abdominal: 'Belly drawn in' } as const;

@@ -23,6 +23,9 @@ export function cueSheet(blocks: readonly LineBlock[], segments: readonly Segmen
   };
 }
 
+/** A rest so long ends with a word, so long before its end, in milliseconds. */
+const [LONG_REST, READY_BEFORE] = [10_000, 4000] as const;
+
 /** How a phase is called: the words, how long they take of which room, and the counts that are spoken after them. */
 interface Choice {
   /** A phase that is called in this way; others like it are called alike. */
@@ -109,7 +112,9 @@ class Writer {
     if (calls) this.said(segment);
     // The end has no room where the next call begins at once.
     if (this.endsRounds(segment, after) && !(after && this.called(after)))
-      this.put(segment, segment.end, segment.end + 4000, 'end', 'Let it go, breathe as you like');
+      this.put(segment, segment.end, segment.end + 4000, 'end', this.blocks[segment.block].ends);
+    if (segment.part === 'rest' && after?.block === segment.block && segment.end - segment.start >= LONG_REST)
+      this.put(segment, Math.max(this.busyUntil, segment.end - READY_BEFORE), segment.end, 'cue', 'Ready');
   }
 
   private called({ guided, part }: Segment): boolean {
@@ -121,6 +126,7 @@ class Writer {
     const { part, round, set, of, stage, guided } = segment;
     const sameBlock = before?.block === segment.block;
     if (part === 'rest' || part === 'recover' || part === 'changeover') return RESTS[part];
+    if (part === 'entry') return set > 1 && before?.part !== part ? opening(`Set ${set}`) : null;
     if (part === 'lead-out') return sameBlock && before.part === part ? null : CLOSING;
     if (part === 'natural' && stage > 1 && before?.stage !== stage) return opening(this.blocks[segment.block].stageCalls[stage - 1]);
     if (part !== 'round' || (sameBlock && before.part === 'round' && before.round === round && before.set === set && before.stage === stage))
@@ -131,7 +137,7 @@ class Writer {
     if (!guided && (round > 1 || set > 1) && before?.guided !== false && sameBlock && before.part !== 'natural')
       return round === of ? LAST_OWN_COUNT : OWN_COUNT;
     if (round === of && of > 1) return stage > 0 && stage < this.blocks[segment.block].stages.length ? ONCE_MORE : LAST_ROUND;
-    if (round === 1) return set > 1 ? opening(`Set ${set}`) : null;
+    if (round === 1) return set > 1 && before?.part !== 'entry' ? opening(`Set ${set}`) : null;
     return guided ? (ROUNDS[round] ?? opening(`Round ${round}`, 'round', false)) : null;
   }
 

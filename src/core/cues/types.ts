@@ -25,6 +25,8 @@ export interface LineBlock {
   readonly counting: Counting;
   /** What it says besides its calls, each at its moment. */
   readonly own: readonly OwnCue[];
+  /** What is said as its rounds are over. */
+  readonly ends: string;
   /** Lines of the block's own. */
   readonly lines: readonly string[];
   /** What each of its stages is called; empty where there are none. */

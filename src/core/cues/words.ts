@@ -47,7 +47,7 @@ const EASY = 'while it is easy';
  * @example callText(segment, 6) // "Out, right, 6"
  */
 export function callText(called: Called, number: number | null, hand: HandMove = null, { sided, oneRoute }: CalledIn = PLAINLY): string {
-  const { kind, side, manner, route, long, open } = called;
+  const { kind, manner, route, long, open } = called;
   if (!kind) return 'Natural breath';
   const name = long ? `Long one, ${CALLS[kind].toLowerCase()}` : CALLS[kind];
   const words = [name, sideIn(called, sided), oneRoute ? null : routeText(route), manner, hand, number];
