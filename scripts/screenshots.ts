@@ -25,6 +25,8 @@ const director = await signedIn('director', 1280, 800);
 const at = (path: string) => director.goto(address + path);
 await shoot(director, 'needs-doing');
 await at('/techniques');
+// Its first pattern stands there already: whoever selects it while the page wakes would write it twice.
+await director.waitForTimeout(1500);
 await director.getByLabel('Pattern').fill('in 4 left, hold 2, out 6 right, alternating');
 await director.getByLabel('Dose').fill('9 rounds of 2');
 await shoot(director, 'techniques');
