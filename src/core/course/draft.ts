@@ -12,6 +12,8 @@ import { reachedIn, whyNot, type Begin, type Unplaced } from './unplaced';
 /** How good a draft is known to be. */
 export interface Proof {
   readonly proved: boolean;
+  /** No draft leaves out fewer goals. */
+  readonly least: number;
   /** Goals left out, and the sum of the classes in which the others are reached; no draft has a smaller sum than the bound. */
   readonly dropped: number;
   readonly sum: number;
@@ -52,9 +54,10 @@ export function draftCourse(
 ): Draft {
   const ordered = inTimeOrder(sessions);
   const { file, one, climbs, first } = problemOf(ordered, goals, planning);
-  const proofOf = ({ status, dropped, sum, bound, reached, earliest }: Solved): Proof => ({
+  const proofOf = ({ status, dropped, least, sum, bound, reached, earliest }: Solved): Proof => ({
     proved: status === 'proved',
     dropped,
+    least,
     sum,
     bound,
     reached,

@@ -18,6 +18,17 @@ describe('the draft', () => {
     expect(minutesByDay(days)).toEqual(dailyMinutes(asked()));
   });
 
+  test('what is named for two weeks comes in the first, the last day has the one theme there is, and everything is in its hour', () => {
+    const twice = draft({ themes: [['equal-4-4'], ['longer-4-5'], ['equal-4-4']] });
+    expect(practised(twice.days).slice(0, 7)).toContain('equal-4-4');
+    for (const gentleEvery of [0, 7]) expect(practised(draft({ length: 14, themes: [['equal-4-4']], gentleEvery }).days).at(-1)).toBe('equal-4-4');
+    // Pumps are for the morning: not in the evening, on the last day or as a partner either.
+    const all = planning({ already: new Set(SHIPPED_LIBRARY.techniques.map(({ id }) => id)), settled: false });
+    const of = { themes: [['pumps-27', 'longer-4-6']], live: [1, 2, 3, 4, 5, 6, 7], pairings: [1, 2, 3], length: 21, gentleEvery: 0 };
+    const at = (start: string) => practised(draft({ ...of, start }, all).days).filter((day) => day.includes('pumps-27')).length;
+    expect([at('06:30') > 1, at('19:00')]).toEqual([true, 0]);
+  });
+
   test('drafted on from any of its days, what was practised stays and counts, and all that was reached still is', () => {
     const { days } = draft({ live: [3] });
     for (let there = 1; there <= days.length; there += 1) {

@@ -64,9 +64,10 @@ export function draftSeries(
       (id) =>
         wanted.includes(id) &&
         (kind === 'live' || isForHome(planning.basis.library.find(id), planning.taught(id))) &&
+        file.techniques[id].hours.includes(one.hours[0]) &&
         isForSomebody(id, date, planning),
     );
-    if (last && practised.length > 1) return { kind, blocks: gathered(practised, minutes[index], fits).map(([id, of]) => block(id, of)) };
+    if (last && practised.length > 0) return { kind, blocks: gathered(practised, minutes[index], fits).map(([id, of]) => block(id, of)) };
     if (kind === 'gentle') return { kind, blocks: [block(gentlest(known, planning), minutes[index])] };
     const theme = asked.themes[weekOfDay(index + 1) - 1] ?? [];
     const technique =
@@ -89,10 +90,12 @@ export function draftSeries(
     return { kind, blocks: [block(technique, minutes[index] - half), block(partner, half)] };
   });
   // What they practise already has nothing to be reached: it is missing only where no day was free for it.
-  const there = new Set(days.flatMap(({ blocks }) => blocks.map(({ technique }) => technique)));
-  const left = wanted.filter((id) =>
-    planning.already.has(id) ? !there.has(id) : !one.goals.some(({ v }, at) => v === id && solved.reached[at] !== null),
-  );
+  const times = (id: string) => days.filter(({ blocks }) => blocks.some(({ technique }) => technique === id)).length;
+  const left = wanted.filter((id) => {
+    const goal = one.goals.findIndex(({ v }) => v === id);
+    // What the drafter placed once may come back by itself.
+    return goal < 0 ? times(id) === 0 : solved.reached[goal] === null && times(id) < one.goals[goal].r;
+  });
   return { days, left, proved: solved.status === 'proved' };
 }
 

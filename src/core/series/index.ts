@@ -5,7 +5,7 @@ export { datesOf, dayOn, kept, minutesOf, weekOfDay } from './days';
 export { dailyJumps, dailyMinutes, minutesShort, mostReached } from './minutes';
 export { draftSeries, minutesByDay } from './draft';
 export { type SeriesAsked } from './problem';
-export { notReached, overDays, seriesMendText, withMend, type NotReached, type SeriesMend } from './reach';
+export { notReached, overDays, withTimes, seriesMendText, withMend, type NotReached, type SeriesMend } from './reach';
 export { checkSeries, seriesCheckText } from './checks';
 export { ownDay, stepBack, type OwnDay } from './own';
 export * from './finish';

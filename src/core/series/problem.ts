@@ -99,7 +99,8 @@ export function problemOf(
       .map(({ needs, to, sessions, days }) => [needs, to, sessions, days] as const),
     instances: [],
   };
-  const from = new Map(asked.themes.flatMap((theme, week) => theme.map((id) => [id, week + 1] as const)));
+  // What is named for several weeks comes in the first of them.
+  const from = new Map(asked.themes.flatMap((theme, week) => theme.map((id) => [id, week + 1] as const)).reverse());
   // The grid ends a week of pairings: nothing of that week is live after it.
   const endsPairing = (index: number) => {
     const week = weekOfDay(index + 1);

@@ -6,6 +6,7 @@ import {
   SERIES_LIMITS,
   seriesMendText,
   withMend,
+  withTimes,
   type NotReached,
   type SeriesAsked,
   type SeriesMend,
@@ -83,6 +84,30 @@ test('a round that is longer than the longest day names minutes, not days', () =
 test('what waits for too late a week may come in an earlier one', () => {
   const { left } = draft(asked({ length: 14, themes: [['equal-4-4'], ['longer-4-6']], to: 4 }), group([...KNOWN, 'deepened', 'longer-3-4']));
   for (const one of left) expect(words(one).some((text) => text.endsWith('from week 1') || text.endsWith('days'))).toBe(true);
+});
+
+test('more days are said to be lacking only where more days are what would do; what comes once says so', () => {
+  const able = SHIPPED_LIBRARY.techniques.filter(({ rung }) => rung <= 2).map(({ id }) => id);
+  const seen = new Set<string>();
+  fc.assert(
+    fc.property(
+      fc.array(fc.uniqueArray(fc.constantFrom(...able), { minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 2 }),
+      fc.constantFrom(7, 14),
+      (themes, length) => {
+        const of = asked({ length, themes });
+        const { days, left } = draftSeries(of, dates(length), group(), newId, often(200));
+        for (const { technique, why, mends, comes } of withTimes(notReached(left, of, dates(length), group(), often(600)), days)) {
+          seen.add(why);
+          expect(comes).toBeLessThan(SERIES_LIMITS.practise);
+          const single = mends.filter((together) => together.length === 1 && together[0].mend !== 'without').map(([one]) => one.mend);
+          if (why === 'days') expect([technique, single.every((mend) => mend === 'longer' || mend === 'practised')]).toEqual([technique, true]);
+          if (why === 'no place') expect([technique, single.some((mend) => mend !== 'longer' && mend !== 'practised')]).toEqual([technique, true]);
+        }
+      },
+    ),
+    { numRuns: 15 },
+  );
+  expect([...seen].sort()).toEqual(expect.arrayContaining(['days', 'no place']));
 });
 
 test('what everybody leaves out has nothing but leaving it out', () => {

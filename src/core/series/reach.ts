@@ -8,7 +8,7 @@ import { listed } from '../wording';
 import { SERIES_LIMITS } from './limits';
 import { mostReached } from './minutes';
 import { fewestMinutes, GRID, isConnected, isForSomebody, minutesThere, problemOf, wantedOf, type SeriesAsked } from './problem';
-import type { StayingDays } from './types';
+import type { SeriesDay, StayingDays } from './types';
 
 /** One change of what is asked of a series that lets something come which does not. */
 export type SeriesMend =
@@ -25,7 +25,9 @@ export type SeriesMend =
 /** Why something wanted does not come. */
 export interface NotReached {
   readonly technique: string;
-  readonly why: 'left out by all' | 'hour' | 'not alone' | 'not settled' | 'minutes' | 'days' | 'no free day';
+  readonly why: 'left out by all' | 'hour' | 'not alone' | 'not settled' | 'minutes' | 'days' | 'no place' | 'no free day';
+  /** How often it comes all the same; not said by drafts from before. */
+  readonly comes?: number;
   /** Ways to let it come with all that comes already, each tried; two changes together where no single one does. */
   readonly mends: readonly (readonly SeriesMend[])[];
 }
@@ -71,15 +73,21 @@ export function notReached(
     const { status, reached: come } = solve(whole.file, whole.one, { enough: stop });
     return status === 'proved' && whole.one.goals.some(({ v }, at) => v === technique && come[at] !== null);
   };
-  return left.map((technique) => ({
-    technique,
-    why: whyNot(technique, asking, dates, planning, stay),
-    mends: [
-      ...(planning.already.has(technique) ? [] : mendsOf(candidates(technique, asking, planning, stay), technique, does)),
-      ...(wanted.length > 1 ? [[{ mend: 'without', technique } as const]] : []),
-    ],
-  }));
+  return left.map((technique) => {
+    const mends = planning.already.has(technique) ? [] : mendsOf(candidates(technique, asking, planning, stay), technique, does);
+    const why = whyNot(technique, asking, dates, planning, stay);
+    return {
+      technique,
+      // Days are what is lacking only where more of them would do, and nothing else would.
+      why: why === 'days' && !mends.every(([one]) => one.mend === 'longer' || one.mend === 'practised') ? 'no place' : why,
+      mends: [...mends, ...(wanted.length > 1 ? [[{ mend: 'without', technique } as const]] : [])],
+    };
+  });
 }
+
+/** What does not come as often as it was asked for, with how often it does. */
+export const withTimes = (all: readonly NotReached[], days: readonly SeriesDay[]): NotReached[] =>
+  all.map((one) => ({ ...one, comes: days.filter(({ blocks }) => blocks.some(({ technique }) => technique === one.technique)).length }));
 
 function mendsOf(
   groups: readonly (readonly SeriesMend[])[],

@@ -21,7 +21,16 @@ const session = (id: string, fixed: boolean, ...blocks: TechniqueBlock[]): Cours
   blocks,
   fixed,
 });
-const proof = (over: Partial<Proof> = {}): Proof => ({ proved: true, dropped: 0, sum: 5, bound: 5, reached: [2, 3], earliest: [2, 3], ...over });
+const proof = (over: Partial<Proof> = {}): Proof => ({
+  proved: true,
+  dropped: 0,
+  least: 0,
+  sum: 5,
+  bound: 5,
+  reached: [2, 3],
+  earliest: [2, 3],
+  ...over,
+});
 const shown = (id: string, ...blocks: TechniqueBlock[]) => ({
   id,
   date: isoDate('2026-12-01'),
@@ -66,7 +75,7 @@ test('what is sent is what was taken, without classes that are past or published
 
 test.each<[string, Partial<Proof>, boolean, string]>([
   ['proved', {}, true, 'Every goal has its place, each as early as the rules allow: proved.'],
-  ['one left out', { dropped: 1, reached: [2, null] }, true, '1 of 2 goals have their place, each as early as the rules allow: proved.'],
+  ['one left out', { dropped: 1, least: 1, reached: [2, null] }, true, '1 of 2 goals have their place, each as early as the rules allow: proved.'],
   [
     'still looking',
     { proved: false, earliest: [1, 3] },
@@ -86,6 +95,12 @@ test.each<[string, Partial<Proof>, boolean, string]>([
     'Every goal has its place; 4:7:8 may still come up to 1 class earlier; Equal 4:4 may come up to 2 classes earlier; together at most 2 classes.',
   ],
   ['each as early as it alone could be', { proved: false }, true, 'Every goal has its place; best possible for each.'],
+  [
+    'one left out, and perhaps none need be',
+    { proved: false, dropped: 1, reached: [2, null] },
+    true,
+    '1 of 2 goals have their place; whether one more has a place was not settled; best possible for each.',
+  ],
   [
     'one left out, still looking',
     { proved: false, dropped: 1, reached: [2, null] },

@@ -34,7 +34,7 @@ export function changesIn({ sessions }: Pick<CourseView, 'sessions'>, proposal: 
  * How good a draft is known to be, as a line.
  * @example proofText(proof, ['4:7:8', 'Equal 4:4'], false) // "Every goal has its place; best possible for 1 of them; 4:7:8 may still come up to 1 class earlier."
  */
-export function proofText({ proved, dropped, sum, bound, reached, earliest }: Proof, goals: readonly string[], done: boolean): string {
+export function proofText({ proved, dropped, least, sum, bound, reached, earliest }: Proof, goals: readonly string[], done: boolean): string {
   const kept = goals.filter((_, index) => reached[index] !== null).length;
   const many = dropped === 0 ? 'Every goal has its place' : `${kept} of ${goals.length} goals have their place`;
   if (proved) return `${many}, each as early as the rules allow: proved.`;
@@ -42,6 +42,9 @@ export function proofText({ proved, dropped, sum, bound, reached, earliest }: Pr
   const best = kept - waiting.length;
   return [
     done ? many : `${many} so far`,
+    ...(done && dropped > least
+      ? [`whether ${dropped - least === 1 ? 'one more has' : `up to ${dropped - least} more have`} a place was not settled`]
+      : []),
     ...(best > 0 ? [`best possible for ${waiting.length === 0 ? 'each' : `${best} of them`}`] : []),
     ...waiting.map(({ goal, by }, at) => `${goal} may ${at === 0 ? 'still ' : ''}come up to ${classes(by)} earlier`),
     ...(done && waiting.length > 1 && bound > 0 ? [`together at most ${classes(sum - bound)}`] : []),

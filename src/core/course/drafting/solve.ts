@@ -10,6 +10,8 @@ export interface Solved {
   /** Proved best; best found with a bound; or not possible, because the pins alone clash. */
   readonly status: 'proved' | 'bound' | 'impossible';
   readonly dropped: number;
+  /** No draft leaves out fewer. */
+  readonly least: number;
   readonly sum: number;
   /** No draft that leaves out as few goals has a smaller sum. */
   readonly bound: number;
@@ -39,6 +41,7 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
       status: proved ? 'proved' : 'bound',
       dropped,
       sum,
+      least: least.dropped,
       bound: least.dropped === dropped ? least.sum : 0,
       sessions: named(classes),
       reached: one.goals.map((goal) =>
@@ -59,6 +62,7 @@ export function solve(file: CaseFile, one: Case, { enough, onBetter }: Asking): 
     return {
       status: outcome.proved ? 'impossible' : 'bound',
       dropped: one.goals.length,
+      least: outcome.proved ? one.goals.length : valueOf(outcome.bound).dropped,
       sum: 0,
       bound: 0,
       sessions: one.dates.map(() => []),

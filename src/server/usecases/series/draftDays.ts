@@ -3,6 +3,7 @@ import {
   datesOf,
   draftSeries,
   notReached,
+  withTimes,
   overDays,
   SERIES_LIMITS,
   type NotReached,
@@ -45,7 +46,7 @@ export async function draftDays(
   // Closed days after its last one count too: a mend may make it longer.
   const asked = { ...request, closed: await closedDates(at, overDays(dates, Math.max(...SERIES_LIMITS.lengths))) };
   const { days, left } = draftSeries(asked, dates, planning, at.newId, within(DRAFT_MS), stay);
-  return { asked, days, unreached: notReached(left, asked, dates, planning, within(MENDS_MS), stay) };
+  return { asked, days, unreached: withTimes(notReached(left, asked, dates, planning, within(MENDS_MS), stay), days) };
 }
 
 /**

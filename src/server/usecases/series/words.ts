@@ -1,9 +1,9 @@
-import { seriesMendText, type NotReached, type SeriesMend } from '@/core/series';
+import { SERIES_LIMITS, seriesMendText, type NotReached, type SeriesMend } from '@/core/series';
 import type { Library } from '@/core/library';
 import { capital, listed } from '@/core/wording';
 
 /** What was asked for and does not come, as a sentence. */
-export function unreachedText({ technique, why }: NotReached, { find }: Library): string {
+export function unreachedText({ technique, why, comes = 0 }: NotReached, { find }: Library): string {
   const name = find(technique)?.name ?? 'Something that is no longer in the library';
   switch (why) {
     case 'left out by all':
@@ -19,9 +19,15 @@ export function unreachedText({ technique, why }: NotReached, { find }: Library)
     case 'minutes':
       return `${name} does not come: a whole round of it, or of something it stands on, is longer than the longest day.`;
     case 'days':
-      return `${name} does not come: what it stands on needs more days than there are.`;
+      return `${name} ${howOften(comes)}: what it stands on needs more days than there are.`;
+    case 'no place':
+      return `${name} ${howOften(comes)}: it has no day beside the rest of what is asked.`;
   }
 }
+
+/** What comes is practised on two days at least. @example howOften(1) // "comes on one day of 2" */
+const howOften = (days: number): string =>
+  days === 0 ? 'does not come' : `comes on ${days === 1 ? 'one day' : `${days} days`} of ${SERIES_LIMITS.practise}`;
 
 /** What the button of a mend says. @example // "21 days" */
 export const mendsText = (mends: readonly SeriesMend[], library: Library): string =>
