@@ -106,3 +106,23 @@ test('a teacher on a phone reads, opens, teaches without a network, logs, and th
   await expect(log).toContainText('Swell outside; kept it short.');
   await accessible(director);
 });
+
+test('a class is rehearsed before its day, four times as fast, and nothing of it is left on the day', async ({ page }) => {
+  await signInAs(page, 'director', '/plans');
+  const ahead = page.getByRole('row').filter({ hasText: 'Over sixty, seated' }).filter({ hasText: 'v1' }).filter({ hasNotText: 'came' }).first();
+  const plan = await ahead.getByRole('link').first().getAttribute('href');
+  await page.goto(plan!.replace('/plans/', '/teach/'));
+  await page.getByRole('button', { name: 'Rehearse it' }).click();
+  const screen = page.getByRole('dialog', { name: 'Class' });
+  await screen.getByRole('button', { name: /^Begin/ }).click();
+  await screen.getByRole('button', { name: /^More/ }).click();
+  await screen.getByRole('button', { name: /4 × as fast/ }).click();
+  await expect(screen).toContainText('3:4', { timeout: 8000 });
+  await expect(screen.getByRole('button', { name: /At true speed/ })).toBeVisible();
+  await accessible(page);
+  // The day of the class comes: it begins at its beginning.
+  await page.clock.setSystemTime(new Date(Date.now() + 86_400_000));
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Open the class' })).toBeVisible();
+  await expect(screen).toHaveCount(0);
+});

@@ -143,6 +143,15 @@ test('no two cues overlap, whatever the pattern, tempo and speed of speech', () 
   );
 });
 
+test('a rehearsal runs four times as fast, from where it stands, and back', () => {
+  const playing = step(AT_THE_START, 'play', 1000, line);
+  const faster = step(playing, 'faster', 11_000, line);
+  expect([positionAt(faster, 11_000, line), positionAt(faster, 21_000, line)]).toEqual([10_000, 50_000]);
+  const paused = step(faster, 'pause', 21_000, line);
+  expect(positionAt(step(paused, 'play', 30_000, line), 31_000, line)).toBe(54_000);
+  expect(positionAt(step(faster, 'faster', 21_000, line), 22_000, line)).toBe(51_000);
+});
+
 test('pausing, repeating and skipping follow the clock and nothing else', () => {
   const playing = step(AT_THE_START, 'play', 1000, line);
   expect(positionAt(playing, 91_000, line)).toBe(90_000);

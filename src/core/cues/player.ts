@@ -11,28 +11,40 @@ export interface PlayerState {
   /** Milliseconds of the device's clock; meaningless while paused. */
   readonly clockAt: number;
   readonly playing: boolean;
+  /** How many times as fast it runs, as a rehearsal may; as it is where it is not said. */
+  readonly speed?: number;
 }
 
-export type PlayerMove = 'play' | 'pause' | 'again' | 'next block' | 'previous block';
+/** How fast a rehearsal runs that is in a hurry. */
+export const HURRIED = 4;
+
+export type PlayerMove = 'faster' | 'play' | 'pause' | 'again' | 'next block' | 'previous block';
 
 /** Before anything was pressed. */
 export const AT_THE_START: PlayerState = { position: millis(0), clockAt: 0, playing: false };
 
 /** The position at an instant, never past the end. @example positionAt(state, clock, line) // 61_000 */
 export function positionAt(state: PlayerState, clock: number, line: ClassLine): Millis {
-  const at = state.playing ? state.position + Math.max(0, clock - state.clockAt) : state.position;
+  const at = state.playing ? state.position + Math.max(0, clock - state.clockAt) * (state.speed ?? 1) : state.position;
   return millis(Math.min(at, line.total));
 }
 
 /** The next state after a move at an instant. */
 export function step(state: PlayerState, move: PlayerMove, clock: number, line: ClassLine): PlayerState {
   const at = positionAt(state, clock, line);
-  const here = (position: number, playing = state.playing): PlayerState => ({ position: millis(position), clockAt: clock, playing });
+  const here = (position: number, playing = state.playing, speed = state.speed ?? 1): PlayerState => ({
+    position: millis(position),
+    clockAt: clock,
+    playing,
+    ...(speed === 1 ? {} : { speed }),
+  });
   switch (move) {
     case 'play':
       return here(at, at < line.total);
     case 'pause':
       return here(at, false);
+    case 'faster':
+      return here(at, state.playing, state.speed ? 1 : HURRIED);
     case 'again':
       return here(roundStart(line, at));
     case 'next block':

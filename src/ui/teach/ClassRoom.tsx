@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect, useEffectEvent } from 'react';
 import { dateIn } from '@/core/units';
 import type { ClassView } from '@/views/teach';
 import { keepClassOffline } from '../device';
@@ -8,14 +9,20 @@ import { Door } from './Door';
 import { useNow } from '../shell/useNow';
 import { LogForm } from './LogForm';
 import { ReadPlan } from './ReadPlan';
-import { useRun } from './run';
+import { fresh, useRun } from './run';
 
 /** A class from reading its plan to its log. Once opened it needs no network: everything is here and on the device. */
 export function ClassRoom({ room: sent, logging }: { room: ClassView; logging: boolean }) {
   const { run, change } = useRun(sent.session.id, sent.plan.id, logging || (sent.past && !sent.logged) ? 'log' : 'plan');
   const today = useNow((now) => dateIn(sent.zone, new Date(now)), sent.session.date);
   const begun = useNow((now) => now >= Date.parse(sent.logFrom), true);
-  if (!run) return <p className="soft">Asking this device how far the class has come …</p>;
+  // What was rehearsed before its day is over when the day comes: the class begins at its beginning.
+  const rehearsed = run?.rehearsal === true && today === sent.session.date;
+  const begin = useEffectEvent(() => change(fresh('plan')));
+  useEffect(() => {
+    if (rehearsed) begin();
+  }, [rehearsed]);
+  if (!run || rehearsed) return <p className="soft">Asking this device how far the class has come …</p>;
   // A page that was kept the evening before opens on the day of the class.
   const room = { ...sent, today: sent.session.date === today, past: sent.session.date < today };
   switch (run.stage) {
@@ -25,7 +32,7 @@ export function ClassRoom({ room: sent, logging }: { room: ClassView; logging: b
           room={room}
           onOpen={() => {
             void keepClassOffline();
-            change({ stage: room.today ? 'door' : 'class' });
+            change(room.today ? { stage: 'door' } : { ...fresh('class'), rehearsal: true });
           }}
         />
       );

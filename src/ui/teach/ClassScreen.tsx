@@ -3,7 +3,7 @@
 import Dialog from '@mui/material/Dialog';
 import { useEffect, useMemo, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { layOut, positionAt, secondAt, shownAt, type PlayerMove, type Shown } from '@/core/cues';
+import { HURRIED, layOut, positionAt, secondAt, shownAt, type PlayerMove, type Shown } from '@/core/cues';
 import { doorKey, EMERGENCY, inStepText, type InStep } from '@/core/screening';
 import { changeLine, changesBetween, shortenTo } from '@/core/plan';
 import { clockText, untilClock } from '@/core/units';
@@ -13,7 +13,7 @@ import type { ClassView } from '@/views/teach';
 import { inMinutes, Line, Now, Place, SecondPattern } from './ClassParts';
 import { HereNow } from './HereNow';
 import { Rails } from './Rails';
-import { deviceClock, doorOf, moved, playedUntil, type MarkedSign, type Run } from './run';
+import { deviceClock, doorOf, fresh, moved, playedUntil, type MarkedSign, type Run } from './run';
 import { StopSign } from './StopSign';
 import styles from './ClassScreen.module.css';
 import { hasVoice, useAwake, usePosition, useTones, useVoice } from './stage';
@@ -39,7 +39,7 @@ export function ClassScreen({ room, run, change }: Props) {
   const [marking, setMarking] = useState<string | null>(null);
   useAwake(run.player.playing);
   useTones(run.tones && run.player.playing, moment);
-  useVoice(voice && run.player.playing, line, position, room.speech.wordsPerSecond);
+  useVoice(voice && run.player.playing && !run.player.speed, line, position, room.speech.wordsPerSecond);
   const go = (move: PlayerMove) => change(moved(run, move, line));
   const begun = run.played.length > 0 || run.player.playing || position > 0;
   const keys: readonly Key[] = [
@@ -58,6 +58,8 @@ export function ClassScreen({ room, run, change }: Props) {
     { label: 'Stop sign: who, and what', key: 's', sign: 'S', stop: true, act: () => moment && mark(moment) },
   ];
   const others: readonly Key[] = [
+    // Only what leaves no log may run faster than it is taught.
+    ...(room.today ? [] : [{ label: run.player.speed ? 'At true speed' : `${HURRIED} × as fast`, key: 'f', sign: 'F', act: () => go('faster') }]),
     { label: 'Back', key: 'ArrowLeft', sign: '←', act: () => go('previous block') },
     { label: `End by ${room.endsAt}`, key: 'e', sign: 'E', act: () => endInTime() },
     { label: run.mirror ? 'My side' : 'Mirror', key: 'm', sign: 'M', act: () => change({ mirror: !run.mirror }) },
@@ -111,7 +113,7 @@ export function ClassScreen({ room, run, change }: Props) {
   // What the director says of it: of the whole class while people arrive, then block by block.
   const own = room.blocks.find(({ id }) => id === moment.block.id)?.note ?? '';
   const note = [...(moment.segment.block === 0 ? [room.plan.purpose, room.plan.note] : []), own].filter(Boolean).join(' · ');
-  const end = () => change({ ...moved(run, 'pause', line), stage: room.today ? 'log' : 'plan' });
+  const end = () => change(room.today ? { ...moved(run, 'pause', line), stage: 'log' } : fresh('plan'));
   return (
     <Dialog fullScreen open slotProps={{ paper: { className: styles.screen, 'aria-label': 'Class' } }} transitionDuration={0}>
       <Rails moment={moment} mirror={run.mirror} />
@@ -144,6 +146,7 @@ export function ClassScreen({ room, run, change }: Props) {
           </div>
         )}
         {said && <p role="status">{said}</p>}
+        <p className={styles.soft}>Stop signs: {room.stopSigns.join(', ')}.</p>
       </aside>
       {/* Whatever is cut off on a small screen, it is not the call for help. */}
       <p className={styles.sign}>

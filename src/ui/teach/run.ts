@@ -31,6 +31,8 @@ export interface LogDraft {
 /** How far a class has come on this device: kept as it changes, so that a reload goes on where it was. */
 export interface Run {
   readonly stage: 'plan' | 'door' | 'class' | 'log' | 'logged';
+  /** It was rehearsed before its day: nothing of that is of the class. */
+  readonly rehearsal: boolean;
   readonly door: Readonly<Record<string, DoorAnswers>>;
   /** People who have not come. */
   readonly away: readonly string[];
@@ -50,8 +52,10 @@ export interface Run {
   readonly logId: string;
 }
 
-const fresh = (stage: Run['stage']): Run => ({
+/** A run of which nothing is done yet. */
+export const fresh = (stage: Run['stage']): Run => ({
   stage,
+  rehearsal: false,
   door: {},
   away: [],
   late: [],
