@@ -1,3 +1,4 @@
+import useMediaQuery from '@mui/material/useMediaQuery';
 import type { Moment } from '@/core/cues';
 import styles from './ClassScreen.module.css';
 
@@ -13,7 +14,11 @@ const RIGHT = 256;
  * exhale and rests on the ground when empty. On one-sided work only the open side's rail is lit.
  */
 export function Rails({ moment, mirror }: { moment: Moment; mirror: boolean }) {
-  const { segment, through, over } = moment;
+  const { segment, over } = moment;
+  // Where less motion is asked for the marker goes from count to count, or in quarters.
+  const still = useMediaQuery('(prefers-reduced-motion: reduce)');
+  const steps = segment.counts ?? 4;
+  const through = still ? Math.min(1, (Math.floor(moment.through * steps + 1e-9) + 0.5) / steps) : moment.through;
   const counts = segment.counts && segment.kind !== 'pumps' && segment.counts <= 16 ? segment.counts : null;
   const moving = segment.kind === 'in' || segment.kind === 'out';
   const level = segment.kind === 'in' ? through : segment.kind === 'out' ? 1 - through : segment.kind === 'hold' ? 1 : 0;
