@@ -78,12 +78,15 @@ export function notReached(
     const why = whyNot(technique, asking, dates, planning, stay);
     return {
       technique,
-      // Days are what is lacking only where more of them would do, and nothing else would.
-      why: why === 'days' && !mends.every(([one]) => one.mend === 'longer' || one.mend === 'practised') ? 'no place' : why,
+      why: why === 'days' && !lackDays(mends) ? 'no place' : why,
       mends: [...mends, ...(wanted.length > 1 ? [[{ mend: 'without', technique } as const]] : [])],
     };
   });
 }
+
+/** Days are what is lacking where nothing does without more of them, or without what they would be needed for. */
+const lackDays = (mends: readonly (readonly SeriesMend[])[]): boolean =>
+  mends.length > 0 && mends.every((together) => together.some(({ mend }) => mend === 'longer' || mend === 'practised'));
 
 /** What does not come as often as it was asked for, with how often it does. */
 export const withTimes = (all: readonly NotReached[], days: readonly SeriesDay[]): NotReached[] =>

@@ -36,7 +36,9 @@ export function Mends<M extends { readonly text: string; readonly asks?: boolean
       )}
       {asked.length > 0 && (
         <div className="row" style={{ flexWrap: 'wrap' }}>
-          <span className="small soft">{asked.length === 1 ? 'Or do they practise this already?' : 'Or do they practise one of these already?'}</span>
+          <span className="small soft">
+            {changes.length > 0 ? 'Or do' : 'Do'} they practise {asked.length === 1 ? 'this' : 'one of these'} already?
+          </span>
           {asked.map(button)}
         </div>
       )}
