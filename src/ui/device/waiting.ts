@@ -22,10 +22,20 @@ const unkept = new Map<string, Waiting>();
 const beginOf = (kind: Kind) => `${kind}:`;
 const nameOf = (kind: Kind, id: string) => `${beginOf(kind)}${whoOwns()?.id ?? ''} ${id}`;
 
-/** Keeps something until it has arrived, sealed for its owner; on a device that keeps nothing, as long as the page is open. */
+/**
+ * Keeps something until it has arrived, sealed for its owner; on a device that keeps nothing, as long as the page is open. What is said of
+ * a mark later waits behind what was said before, so that nothing of it is taken back on the way; of a log the last one counts.
+ */
 export async function keepWaiting(kind: Kind, one: Waiting): Promise<void> {
-  const name = nameOf(kind, one.id);
+  const name = kind === 'mark' ? `${nameOf(kind, one.id)} ${inTurn()}` : nameOf(kind, one.id);
   await keepSealed(name, one).catch(() => unkept.set(name, one));
+}
+
+let last = 0;
+/** Names in the order of time, also within a millisecond. */
+function inTurn(): string {
+  last = Math.max(last + 1, Date.now());
+  return String(last).padStart(15, '0');
 }
 
 /** Where something is: with the studio, with the director because it could not be taken as it came, or still here. */
@@ -35,7 +45,7 @@ export type Sent = 'sent' | 'held' | 'waiting' | 'signed out' | { readonly refus
 const LATER: readonly number[] = [408, 409, 425, 429];
 
 /** Sends something that is kept; it stays on the device until the studio has it. Sending twice is harmless. */
-export async function sendKept(kind: Kind, one: Waiting): Promise<Sent> {
+export async function sendKept(kind: Kind, one: Waiting, name = nameOf(kind, one.id)): Promise<Sent> {
   try {
     const body = JSON.stringify({ ...one, by: whoOwns()?.id ?? null });
     const response = await fetch(TO[kind], { method: 'POST', headers: { 'content-type': 'application/json' }, body });
@@ -43,15 +53,14 @@ export async function sendKept(kind: Kind, one: Waiting): Promise<Sent> {
     if (response.status >= 500 || LATER.includes(response.status)) return 'waiting';
     const answer = (await response.json()) as Reply<Partial<LogAnswer>>;
     if (!answer.ok) return { refused: answer.message };
-    await forgetKept(kind, one.id);
+    await forgetKept(name);
     return answer.value.kept === 'held' ? 'held' : 'sent';
   } catch {
     return 'waiting';
   }
 }
 
-async function forgetKept(kind: Kind, id: string): Promise<void> {
-  const name = nameOf(kind, id);
+async function forgetKept(name: string): Promise<void> {
   if (!unkept.delete(name)) await del(name).catch(() => undefined);
 }
 
@@ -83,7 +92,7 @@ async function sendAll() {
     for (const name of (await namesHere(kind)).filter((one) => one.startsWith(`${beginOf(kind)}${who?.id ?? ''} `))) {
       const one = unkept.get(name) ?? (await openedSealed<Waiting>(name));
       if (!one) continue;
-      const answer = await sendKept(kind, one);
+      const answer = await sendKept(kind, one, name);
       if (kind === 'log') answers.push(answer);
     }
   const [sent, held] = (['sent', 'held'] as const).map((of) => answers.filter((answer) => answer === of).length);

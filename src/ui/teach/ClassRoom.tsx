@@ -16,9 +16,9 @@ export function ClassRoom({ room: sent, logging }: { room: ClassView; logging: b
   const { run, change } = useRun(sent.session.id, sent.plan.id, logging || (sent.past && !sent.logged) ? 'log' : 'plan');
   const today = useNow((now) => dateIn(sent.zone, new Date(now)), sent.session.date);
   const begun = useNow((now) => now >= Date.parse(sent.logFrom), true);
-  // What was rehearsed before its day is over when the day comes: the class begins at its beginning.
-  const rehearsed = run?.rehearsal === true && today === sent.session.date;
-  const begin = useEffectEvent(() => change(fresh('plan')));
+  // What was rehearsed before its day is over when the day comes: the class begins at its beginning, and its log is of the class.
+  const rehearsed = run?.rehearsal === true && today >= sent.session.date;
+  const begin = useEffectEvent(() => change(fresh(today === sent.session.date ? 'plan' : 'log')));
   useEffect(() => {
     if (rehearsed) begin();
   }, [rehearsed]);

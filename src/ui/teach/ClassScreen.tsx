@@ -2,20 +2,19 @@
 
 import Dialog from '@mui/material/Dialog';
 import { useEffect, useMemo, useState } from 'react';
-import { v7 as newId } from 'uuid';
-import { HURRIED, layOut, positionAt, secondAt, shownAt, type PlayerMove, type Shown } from '@/core/cues';
+import { HURRIED, layOut, positionAt, secondAt, shownAt, type PlayerMove } from '@/core/cues';
 import { doorKey, EMERGENCY, inStepText, type InStep } from '@/core/screening';
 import { changeLine, changesBetween, shortenTo } from '@/core/plan';
 import { clockText, untilClock } from '@/core/units';
-import { keepWaiting, sendWaiting } from '../device';
 import { useLibrary } from '../shell/Inside';
 import type { ClassView } from '@/views/teach';
 import { inMinutes, Line, Now, Place, SecondPattern } from './ClassParts';
 import { HereNow } from './HereNow';
 import { Rails } from './Rails';
-import { deviceClock, doorOf, fresh, moved, playedUntil, type MarkedSign, type Run } from './run';
+import { deviceClock, doorOf, fresh, moved, playedUntil, type Run } from './run';
 import { StopSign } from './StopSign';
 import styles from './ClassScreen.module.css';
+import { useStopSign } from './useStopSign';
 import { hasVoice, useAwake, usePosition, useTones, useVoice } from './stage';
 
 interface Props {
@@ -36,7 +35,7 @@ export function ClassScreen({ room, run, change }: Props) {
   const [here, setHere] = useState(false);
   const [more, setMore] = useState(false);
   const [voice, setVoice] = useState(false);
-  const [marking, setMarking] = useState<string | null>(null);
+  const stop = useStopSign(room, run, change);
   useAwake(run.player.playing);
   useTones(run.tones && run.player.playing, moment);
   useVoice(voice && run.player.playing && !run.player.speed, line, position, room.speech.wordsPerSecond);
@@ -55,41 +54,23 @@ export function ClassScreen({ room, run, change }: Props) {
     { label: 'Who differs', key: 'w', sign: 'W', act: () => setListing(!listing) },
     ...(hasVoice() ? [{ label: voice ? 'Voice off' : 'Hear it', key: 'v', sign: 'V', act: () => setVoice(!voice) }] : []),
     { label: more ? 'Less' : 'More', key: '?', sign: '?', act: () => setMore(!more) },
-    { label: 'Stop sign: who, and what', key: 's', sign: 'S', stop: true, act: () => moment && mark(moment) },
+    {
+      label: 'Stop sign: who, and what',
+      key: 's',
+      sign: 'S',
+      stop: true,
+      act: () => moment && stop.mark(`${clockText(position)} in, during ${moment.block.name}`, moved(run, 'pause', line)),
+    },
   ];
   const others: readonly Key[] = [
     // Only what leaves no log may run faster than it is taught.
-    ...(room.today ? [] : [{ label: run.player.speed ? 'At true speed' : `${HURRIED} × as fast`, key: 'f', sign: 'F', act: () => go('faster') }]),
+    ...(!run.rehearsal ? [] : [{ label: run.player.speed ? 'At true speed' : `${HURRIED} × as fast`, key: 'f', sign: 'F', act: () => go('faster') }]),
     { label: 'Back', key: 'ArrowLeft', sign: '←', act: () => go('previous block') },
     { label: `End by ${room.endsAt}`, key: 'e', sign: 'E', act: () => endInTime() },
     { label: run.mirror ? 'My side' : 'Mirror', key: 'm', sign: 'M', act: () => change({ mirror: !run.mirror }) },
     { label: run.tones ? 'Tones off' : 'Tones on', key: 't', sign: 'T', act: () => change({ tones: !run.tones }) },
     { label: 'Door', key: 'd', sign: 'D', act: () => change({ stage: 'door' }) },
   ];
-  const send = (sign: MarkedSign) =>
-    room.today &&
-    void keepWaiting('mark', { session: room.session.id, ...sign })
-      .then(sendWaiting)
-      .catch(() => undefined);
-  /** A stop sign stops the class and goes to the studio at once; whose it was and which is said next, or in the log, where somebody can. */
-  const mark = ({ block }: Shown) => {
-    const sign = { id: newId(), place: `${clockText(position)} in, during ${block.name}`, person: null, sign: null, slip: false };
-    change({ ...moved(run, 'pause', line), signs: [...run.signs, sign] });
-    setMarking(sign.id);
-    send(sign);
-  };
-  const marked = run.signs.find(({ id }) => id === marking);
-  const sayMore = (more: Partial<MarkedSign>) => {
-    if (!marked) return;
-    const next = { ...marked, ...more };
-    change({ signs: run.signs.map((one) => (one.id === next.id ? next : one)) });
-    // Help does not wait until the page is closed.
-    if (next.sign !== null && room.helpSigns.includes(next.sign)) send(next);
-  };
-  const leaveSign = () => {
-    setMarking(null);
-    if (marked && (marked.person !== null || marked.sign !== null || marked.slip)) send(marked);
-  };
   /** Shortens what is still ahead so that the class ends when it should. */
   const endInTime = () => {
     if (!moment) return;
@@ -106,14 +87,14 @@ export function ClassScreen({ room, run, change }: Props) {
       `${changesBetween(blocks, short.blocks, basis).map(changeLine).join('; ')}.${short.over > 0 ? ` Still ${clockText(short.over)} too long.` : ''}`,
     );
   };
-  useKeys(here || marked ? [] : [...keys, ...others]);
+  useKeys(here || stop.marked ? [] : [...keys, ...others]);
   const differing = useMemo(() => differingIn(room, run), [room, run]);
   if (!moment) return <p>This plan has no blocks.</p>;
   const otherwise = differing.get(moment.block.id);
   // What the director says of it: of the whole class while people arrive, then block by block.
   const own = room.blocks.find(({ id }) => id === moment.block.id)?.note ?? '';
   const note = [...(moment.segment.block === 0 ? [room.plan.purpose, room.plan.note] : []), own].filter(Boolean).join(' · ');
-  const end = () => change(room.today ? { ...moved(run, 'pause', line), stage: 'log' } : fresh('plan'));
+  const end = () => change(run.rehearsal ? fresh('plan') : { ...moved(run, 'pause', line), stage: 'log' });
   return (
     <Dialog fullScreen open slotProps={{ paper: { className: styles.screen, 'aria-label': 'Class' } }} transitionDuration={0}>
       <Rails moment={moment} mirror={run.mirror} />
@@ -167,12 +148,12 @@ export function ClassScreen({ room, run, change }: Props) {
           </button>
         ))}
         <button type="button" onClick={end} data-end={moment.over ? '' : undefined}>
-          {!room.today ? 'End rehearsal' : moment.over ? 'Log the class' : 'End class'}
+          {run.rehearsal ? 'End rehearsal' : moment.over ? 'Log the class' : 'End class'}
           <span>{inMinutes(moment.left)} left</span>
         </button>
       </div>
       {here && <HereNow room={room} run={run} change={change} onClose={() => setHere(false)} />}
-      {marked && <StopSign room={room} run={run} mark={marked} edit={sayMore} onClose={leaveSign} />}
+      {stop.marked && <StopSign room={room} run={run} mark={stop.marked} edit={stop.sayMore} onClose={stop.leave} />}
     </Dialog>
   );
 }

@@ -34,7 +34,7 @@ export function StopSign({ room, run, mark, edit, onClose }: Props) {
           {room.people
             .filter(({ id }) => !run.away.includes(id))
             .map((one) => (
-              <Toggle key={one.id} on={person === one.id} onPress={() => edit({ person: person === one.id ? null : one.id })}>
+              <Toggle key={one.id} on={person === one.id} onPress={() => edit({ slip: false, person: person === one.id ? null : one.id })}>
                 {one.name}
               </Toggle>
             ))}
@@ -48,7 +48,7 @@ export function StopSign({ room, run, mark, edit, onClose }: Props) {
             aria-label={at === 0 ? 'What: call for help' : 'What'}
           >
             {signs.map((one) => (
-              <Toggle key={one} on={sign === one} onPress={() => edit({ sign: sign === one ? null : one })}>
+              <Toggle key={one} on={sign === one} onPress={() => edit({ slip: false, sign: sign === one ? null : one })}>
                 {one}
               </Toggle>
             ))}
@@ -59,9 +59,11 @@ export function StopSign({ room, run, mark, edit, onClose }: Props) {
         <Button variant="contained" size="large" onClick={onClose}>
           {person || sign ? 'Back to the class' : 'I cannot say who: back to the class'}
         </Button>
-        <Toggle on={slip} onPress={() => edit({ slip: !slip, person: null, sign: null })}>
-          a slip of the finger
-        </Toggle>
+        {!person && !sign && (
+          <Toggle on={slip} onPress={() => edit({ slip: !slip })}>
+            a slip of the finger
+          </Toggle>
+        )}
       </DialogActions>
     </Dialog>
   );

@@ -69,8 +69,7 @@ const SPOKEN = 2.7;
 
 /** The class said by the device, in the studio's words and at its speed. A count is never said over a line, nor late. */
 export function useVoice(on: boolean, line: ClassLine, position: number, wordsPerSecond: number): void {
-  const next = line.cues.findIndex(({ at }) => at > position);
-  const cue = line.cues[(next < 0 ? line.cues.length : next) - 1];
+  const cue = on ? line.cues.findLast(({ at }) => at <= position) : undefined;
   const due = cue && position - cue.at < 500 ? cue : null;
   useEffect(() => {
     if (!on || !due || !hasVoice()) return;
