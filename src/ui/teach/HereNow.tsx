@@ -22,7 +22,7 @@ export function HereNow({ room, run, change, onClose }: Props) {
     <Dialog open onClose={onClose} fullWidth maxWidth="md" slotProps={{ paper: { 'aria-label': 'They are here' } }}>
       <DialogContent className={`stack ${styles.panel}`}>
         <h2>They are here</h2>
-        <p className="soft">Let go of “not here”, and ask: {room.doorQuestions.map(({ question }) => question).join(' ')}</p>
+        <p className="soft">Take back “not here”, and ask: {room.doorQuestions.map(({ question }) => question).join(' ')}</p>
         <ul className={`plain lines ${styles.people}`}>
           {people.map((person) => (
             <AtTheDoor key={person.id} person={person} room={room} run={run} change={change} />
