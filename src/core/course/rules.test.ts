@@ -10,6 +10,7 @@ import {
   publishes,
   reachedIn,
   shifted,
+  unplacedTexts,
   type CourseProblem,
   type CourseSession,
   type Goal,
@@ -190,6 +191,15 @@ test('pins that cannot stand leave the course as it is, and say which', () => {
   expect(held).toEqual(sessions);
   expect(unplaced[0].blocked).toMatchObject({ why: 'clash', with: [{ code: 'pin', technique: 'longer-5-6' }] });
   expect(unplaced[0].mends).toContainEqual([{ code: 'unpin', technique: 'longer-5-6', number: 1, hour: null }]);
+  // Another goal has nothing to do with it: it waits, and nothing is said of a clash.
+  const other = { technique: 'five-finger', pattern: technique('five-finger').pattern, dose: technique('five-finger').dose, practise: 1 };
+  const both = draftCourse(sessions, [goal, other], planning({ already }), newId).unplaced;
+  expect(unplacedTexts(both, SHIPPED_LIBRARY)).toEqual([
+    'Longer exhale 5:6 could not be placed: it clashes with Longer exhale 5:6 pinned to its class.',
+    expect.stringMatching(
+      /^Five-finger.* could not be placed: nothing is drafted while Longer exhale 5:6 pinned to its class cannot be kept; without that it has its place\.$/,
+    ),
+  ]);
 });
 
 test('what is the director’s to judge may be accepted, what is not may not; a changed figure is another check', () => {

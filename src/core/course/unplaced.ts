@@ -2,7 +2,7 @@ import { wayDown } from '../ladder';
 import { techniquesIn, type TechniqueBlock } from '../plan';
 import { inTimeOrder } from './checks';
 import { forSettled, forSomebody, NOTHING_BEFORE, type Finding } from './constraints';
-import { clashesWith, mendsFor, withoutOthers, type MendOf, type Request } from './drafting';
+import { clashesWith, isPossible, mendsFor, withoutOthers, type MendOf, type Request } from './drafting';
 import { frameTime } from './frame';
 import { climbsOf, isTaughtBySomebody, problemOf, type StepOfDraft } from './toDraft';
 import { hourOf, type CourseSession, type Goal, type Planning } from './types';
@@ -37,6 +37,8 @@ export type Blocked =
   | { readonly why: 'no room'; readonly technique: string; readonly minutes: number }
   /** Each of these, taken away by itself, gives it its place; where there are several clashes, one after another has to be settled. */
   | { readonly why: 'clash'; readonly technique: string; readonly with: readonly ClashCode[]; readonly then?: readonly (readonly ClashCode[])[] }
+  /** It has its place, but nothing is drafted over pins that cannot be kept. */
+  | { readonly why: 'behind pins'; readonly technique: string; readonly with: readonly ClashCode[] }
   // Kept by drafts from before clashes were worked out.
   | {
       readonly why: 'sessions';
@@ -89,6 +91,7 @@ export function whyNot(
   const { file, one } = problemOf(ordered, goals, planning);
   const ids = left.map(({ technique }) => technique);
   const enough = begin();
+  const pinsStand = () => isPossible(file, { ...one, goals: [] }, enough) !== false;
   const clashWith = ({ technique }: Goal): Blocked => {
     // No goal is said to clash with what another one clashes with, nor with what is pinned of it, unless that is in its way.
     const alone = withoutOthers(one, ids, technique);
@@ -97,6 +100,7 @@ export function whyNot(
     if (found === 'has a place') return { why: 'not drafted', technique };
     if (found === 'not settled') return { why: 'not found', technique };
     const [first = [], ...then] = found.map((clash) => clash.map(({ code, technique: of }): ClashCode => ({ code, technique: of })));
+    if (byItself === 'has a place' && !pinsStand()) return { why: 'behind pins', technique, with: first.filter(({ code }) => code === 'pin') };
     return { why: 'clash', technique, with: first, ...(then.length > 0 ? { then } : {}) };
   };
   const unplaced = left.map((goal): Unplaced => ({ goal, blocked: plainlyBlocked(goal, ordered, goals, planning) ?? clashWith(goal) }));

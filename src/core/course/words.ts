@@ -190,6 +190,8 @@ function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: st
       return `one new thing a class leaves no class free for it in the ${blocked.sessions} there are`;
     case 'practice':
       return `it comes in, but only for ${blocked.had} of the ${blocked.wanted} classes asked for`;
+    case 'behind pins':
+      return `nothing is drafted while ${listed(blocked.with.map((request) => requestText(request, name)))} cannot be kept; without that it has its place`;
     case 'clash': {
       // Drafts from before named the goal itself as well.
       const clashes = [blocked.with, ...(blocked.then ?? [])]
