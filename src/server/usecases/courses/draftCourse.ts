@@ -22,14 +22,16 @@ import { settingOf, type Setting } from '../setting';
 import { asSeen, ofItself } from './request';
 import { recorded } from './steps';
 
-/** How long the server looks for a draft, then for what clashes, and then for what would do, in milliseconds. */
-const LOOKED_FOR = 2000;
+/** How long the server looks for a draft; and then for what clashes, and for what would do; in milliseconds. Nobody else is answered meanwhile. */
+const [LOOKED_FOR, REASONED_FOR] = [2000, 1000] as const;
 
 /** Says when it has been looked for long enough, from now. */
-export function lookedFor(): () => boolean {
-  const until = performance.now() + LOOKED_FOR;
+function within(ms: number): () => boolean {
+  const until = performance.now() + ms;
   return () => performance.now() > until;
 }
+
+const reasoned = () => within(REASONED_FOR);
 
 /** A course, as it was seen, as plain data that a page drafts in a worker: nobody's answers, numbers alone. */
 export async function draftingProblem(desk: Desk, input: unknown): Promise<CourseProblem> {
@@ -83,7 +85,7 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
       const name = broken.technique ? planning.basis.library.technique(broken.technique).name : 'A class';
       throw new Refusal('invalid', `This draft cannot be kept: ${name} ${checkText(broken, planning.basis.library)}.`);
     }
-    const unplaced = unplacedIn(next, found.goals, planning, lookedFor);
+    const unplaced = unplacedIn(next, found.goals, planning, reasoned);
     const taken = next.filter((session) => changed.has(session.id));
     await recorded(at, id, 'the draft', (to) => keep(to, found, sessions, taken, unplaced));
     return { unplaced: unplacedTexts(unplaced, planning.basis.library) };
@@ -110,8 +112,8 @@ export async function draftAndKeep(
   anew = true,
 ): Promise<{ readonly unplaced: readonly string[] }> {
   const draft = anew
-    ? propose(problem.sessions, found.goals, planning, at.newId, { enough: lookedFor(), begin: lookedFor })
-    : { sessions: problem.sessions, unplaced: unplacedIn(problem.sessions, found.goals, planning, lookedFor) };
+    ? propose(problem.sessions, found.goals, planning, at.newId, { enough: within(LOOKED_FOR), begin: reasoned })
+    : { sessions: problem.sessions, unplaced: unplacedIn(problem.sessions, found.goals, planning, reasoned) };
   const open = draft.sessions.filter(({ fixed }) => !fixed);
   await keep(at, found, sessions, open, draft.unplaced);
   return { unplaced: unplacedTexts(draft.unplaced, planning.basis.library) };
