@@ -1,20 +1,58 @@
 import { readFileSync } from 'node:fs';
+import { draftArc, purposesOf, requestOf, writtenOut, type ArcFile } from '../src/core/course/arc';
+import { purposeText } from '../src/core/course/arc/words';
 import { clashOf, mendOfText, mendsFor, requestText, solve, type Case, type CaseFile } from '../src/core/course/drafting';
 
-/** `npm run draft -- FILE [--json] [--limit MS]`: drafts every problem of a file in the shape of docs/drafting.md. */
+/**
+ * `npm run draft -- FILE [--json] [--limit MS] [--looks N]`: drafts every problem of a file in the shape of docs/drafting.md, as soon as it
+ * can be taught; or of docs/arc.md, spread over the weeks.
+ */
 
 const args = process.argv.slice(2);
-const limitAt = args.indexOf('--limit');
-const limit = limitAt < 0 ? 2000 : Number(args[limitAt + 1]);
-const path = args.find((arg, index) => !arg.startsWith('--') && index !== (limitAt < 0 ? -1 : limitAt + 1));
-if (!path || !(limit > 0)) {
-  console.error('npm run draft -- FILE [--json] [--limit MS]');
+const number = (name: string): number | undefined => (args.includes(name) ? Number(args[args.indexOf(name) + 1]) : undefined);
+const limit = number('--limit') ?? 2000;
+const looks = number('--looks');
+const path = args.find((arg, index) => !arg.startsWith('--') && !['--limit', '--looks'].includes(args[index - 1]));
+if (!path || !(limit > 0) || (looks !== undefined && !(looks >= 1))) {
+  console.error('npm run draft -- FILE [--json] [--limit MS] [--looks N]');
   process.exit(1);
 }
-const file = JSON.parse(readFileSync(path, 'utf8')) as CaseFile;
+const read = JSON.parse(readFileSync(path, 'utf8')) as CaseFile | ArcFile;
 const plain = (id: string) => id;
 
-for (const one of file.instances) {
+if ('breath' in read) arcs(read);
+else soonest(read);
+
+function arcs(file: ArcFile): void {
+  for (const given of file.instances) {
+    const one = writtenOut(file, given);
+    const begun = performance.now();
+    let firstMs: number | null = null;
+    const { status, sessions, parts, judged, least } = draftArc(file, one, { looks, onBetter: () => (firstMs ??= performance.now() - begun) });
+    const ms = performance.now() - begun;
+    const purpose = purposesOf(file, one, requestOf(file, one), sessions).map((made) => (made ? purposeText(file, made) : ''));
+    const broken = judged.broken.map(({ requirement, at, technique }) => [requirement, at, technique]);
+    const { dropped, Q, J, parts: aim } = judged;
+    const shown = { id: one.id, status, dropped, bound: least.J, leastQ: least.Q, firstMs: firstMs ?? ms, ms, sessions, parts, broken, Q, J, aim, purpose };
+    if (args.includes('--json')) console.log(JSON.stringify(shown));
+    else
+      console.log(
+        [
+          `${one.id}: ${one.goals.length - dropped} of ${one.goals.length} goals, requirements broken ${Q} (no course less than ${least.Q}), aim ${J} (no course below ${least.J}) (${ms.toFixed(0)} ms)`,
+          ...sessions.map((held, at) => {
+            const practices = held.map(([id, step, length]) => `${id}${step > 0 ? ` (step ${step + 1})` : ''} ${Math.round(length / 6000) / 10} min`);
+            return `  ${String(at + 1).padStart(2)}  ${one.dates[at]}  ${practices.join(', ')}${purpose[at] ? `\n        ${purpose[at]}` : ''}`;
+          }),
+        ].join('\n'),
+      );
+  }
+}
+
+function soonest(file: CaseFile): void {
+  for (const one of file.instances) draftSoonest(file, one);
+}
+
+function draftSoonest(file: CaseFile, one: Case): void {
   const begun = performance.now();
   let firstMs: number | null = null;
   const within = (ms: number) => {

@@ -1,0 +1,200 @@
+import type { Case, CaseFile } from '../drafting';
+
+/** A request for a course worth teaching, as a plain file has it: see docs/arc.md. */
+
+/** How long n units of a technique last: lead + n × unit, in milliseconds. A beginning is at low; nothing goes above top. */
+export interface ArcDose {
+  readonly unit: number;
+  readonly lead: number;
+  readonly low: number;
+  readonly top: number;
+}
+
+export interface ArcTechnique {
+  readonly settle: number;
+  readonly family: string;
+  readonly hours: string;
+  readonly nature: 'activating' | 'even' | 'calming';
+  readonly side: number;
+  readonly rung: number;
+  readonly dose: ArcDose;
+}
+
+type Range = readonly [least: number, most: number];
+
+/** What stands around the breathing, in minutes: each part from least to most. */
+export interface ElasticFrame {
+  readonly arrive: Range;
+  /** Arriving in the first class of all. */
+  readonly first: Range;
+  /** Its most is a share of the hour. */
+  readonly movement: Range;
+  /** From this length on there is movement in every class. */
+  readonly movementFrom: number;
+  readonly clearNose: number;
+  /** After each technique, times its factor. */
+  readonly settle: Range;
+  /** The ceiling grows from the first to the second, first class to last. */
+  readonly rest: Range;
+  readonly close: Range;
+  /** Closing with talk, while nothing but the basic ones could stand. */
+  readonly talk: number;
+}
+
+/** Breathing's share of the hour: at first, at its height, in the last class. */
+export type Breath = readonly [first: number, height: number, last: number];
+
+/** Whether new things come spread over the weeks or as soon as they can be taught. */
+export type Pace = 'spread' | 'soon';
+
+export interface ArcFile {
+  readonly frame: ElasticFrame;
+  readonly breath: Breath;
+  readonly pace?: Pace;
+  readonly techniques: Readonly<Record<string, ArcTechnique>>;
+  /** needs, to, classes, days */
+  readonly edges: readonly (readonly [string, string, number, number])[];
+  readonly instances: readonly ArcCaseOfFile[];
+}
+
+/** A practice: technique, step from 0, units. */
+export type Held = readonly [technique: string, step: number, units: number];
+
+export interface ArcGoal {
+  readonly v: string;
+  readonly r: number;
+  /** The units it is practised at, at least. */
+  readonly dose?: number;
+  readonly by?: string;
+  /** The count steps above its first: n classes on the step below, d days since that began; open by class where it matters. */
+  readonly steps?: readonly { readonly n: number; readonly d: number; readonly open?: readonly boolean[] }[];
+}
+
+export interface ArcCase {
+  readonly id: string;
+  readonly dates: readonly string[];
+  /** m, d or e by class. */
+  readonly hours: string;
+  readonly minutes: readonly number[];
+  readonly already: readonly string[];
+  readonly banned: readonly string[];
+  /** Families nobody is qualified to teach. */
+  readonly unqualified: readonly string[];
+  readonly unsettled?: readonly string[];
+  readonly goals: readonly ArcGoal[];
+  /** Past and published classes; null for an open one. */
+  readonly fixed: readonly (readonly Held[] | null)[];
+  /** By technique and class: false where nobody of the cohort may do its first step. */
+  readonly open?: Readonly<Record<string, readonly boolean[]>>;
+  readonly pins: readonly (readonly [number, string])[];
+  readonly most: number;
+  readonly breath?: Breath;
+  readonly pace?: Pace;
+  readonly best?: {
+    readonly dropped: number;
+    readonly Q: number;
+    readonly J: number;
+    readonly bound: number;
+    readonly proved: boolean;
+    readonly parts: Readonly<Record<'pace' | 'load' | 'spacing' | 'breath' | 'unused' | 'repeat', number>>;
+    readonly broken: readonly (readonly [string, number, string | null])[];
+  };
+  readonly example?: { readonly sessions: readonly (readonly Practice[])[]; readonly purpose: readonly string[] };
+}
+
+/** As a file has it: a fixed practice may be a technique alone, on its first step at its lowest dose. */
+export interface ArcCaseOfFile extends Omit<ArcCase, 'fixed'> {
+  readonly fixed: readonly (readonly (string | Held)[] | null)[];
+}
+
+/** A case with its fixed practices written out. */
+export const writtenOut = ({ techniques }: Pick<ArcFile, 'techniques'>, one: ArcCaseOfFile): ArcCase => ({
+  ...one,
+  fixed: one.dates.map((_, at) => one.fixed[at]?.map((held): Held => (typeof held === 'string' ? [held, 0, techniques[held].dose.low] : held)) ?? null),
+});
+
+/** A practice as a draft has it: technique, step from 0, milliseconds. */
+export type Practice = readonly [technique: string, step: number, ms: number];
+
+/** The most units that a dose grows by at once: a minute or a fifth. @example mostGrowth({ unit: 16_000, lead: 0, low: 9, top: 36 }, 18) // 3 */
+export const mostGrowth = ({ unit }: Pick<ArcDose, 'unit'>, units: number): number => Math.max(Math.floor(60_000 / unit), Math.floor(units / 5));
+
+/** What is left of a dose in a lighter practice. @example lighterOf(6) // 4 */
+export const lighterOf = (units: number): number => Math.floor((units * 3) / 4);
+
+/** The most that somebody who practised before begins at. */
+export const mostAtFirst = ({ low, top }: Pick<ArcDose, 'low' | 'top'>): number => Math.floor((low + top) / 2);
+
+/** How long so many units last, in milliseconds. @example lengthOf({ unit: 19_000, lead: 5_000, low: 4, top: 8 }, 4) // 81_000 */
+export const lengthOf = ({ unit, lead }: Pick<ArcDose, 'unit' | 'lead'>, units: number): number => lead + units * unit;
+
+/** A new thing waits so many days after another in its own growth. */
+export const GROWS_AFTER_DAYS = 7;
+/** Growths in a row before a lighter practice. */
+export const GROWTHS_IN_A_ROW = 3;
+
+/**
+ * The request as the search for the soonest course takes it: at the lowest doses, in the shortest frame. A goal's dose is a chain of
+ * growths, one a week, with a lighter practice after each three.
+ */
+export function atLowest(file: ArcFile, one: ArcCase): { readonly file: CaseFile; readonly one: Case } {
+  const { frame, techniques } = file;
+  const plain: Case = {
+    ...one,
+    best: undefined,
+    fixed: one.fixed.map((held) => held?.map(([id, step]) => [id, one.goals.some(({ v }) => v === id) ? step : 0] as const) ?? null),
+    goals: one.goals.map(({ v, r, by, dose, steps = [] }) => ({
+      v,
+      r,
+      by,
+      steps: [
+        { ms: lengthOf(techniques[v].dose, techniques[v].dose.low), fresh: 1, n: 0, d: 0, open: one.open?.[v] },
+        ...steps.map(({ n, d, open }) => ({ ms: lengthOf(techniques[v].dose, techniques[v].dose.low), fresh: 1, n, d, open: open ?? one.open?.[v] })),
+        ...growths(file, one, v, dose).map(({ units, lighter }) => ({
+          ms: lengthOf(techniques[v].dose, units),
+          fresh: 0,
+          n: 1,
+          d: lighter ? 0 : GROWS_AFTER_DAYS,
+          once: lighter ? 1 : 0,
+          open: steps.at(-1)?.open ?? one.open?.[v],
+        })),
+      ],
+    })),
+  };
+  return {
+    file: {
+      frame: {
+        arrive: frame.arrive[0],
+        movement: frame.movement[0],
+        movementFrom: frame.movementFrom,
+        clearNose: frame.clearNose,
+        settle: frame.settle[0],
+        rest: frame.rest[0],
+        close: frame.close[0],
+      },
+      techniques: Object.fromEntries(Object.entries(techniques).map(([id, { dose, ...rest }]) => [id, { ...rest, ms: lengthOf(dose, dose.low) }])),
+      edges: file.edges,
+      instances: [plain],
+    },
+    one: plain,
+  };
+}
+
+/** The doses on the way from what was reached, or from the lowest, to the one that is asked for. */
+function growths(file: ArcFile, one: ArcCase, v: string, dose = 0): { units: number; lighter: boolean }[] {
+  const of = file.techniques[v].dose;
+  const had = one.fixed.flatMap((held) => (held ?? []).filter(([id]) => id === v).map(([, , units]) => units));
+  const first = had.length > 0 ? Math.max(...had) : one.already.includes(v) ? mostAtFirst(of) : of.low;
+  const way: { units: number; lighter: boolean }[] = [];
+  let row = 0;
+  for (let units = first; units < dose; ) {
+    if (row === GROWTHS_IN_A_ROW) {
+      way.push({ units: lighterOf(units), lighter: true });
+      row = 0;
+    }
+    units = Math.min(dose, units + mostGrowth(of, units));
+    way.push({ units, lighter: false });
+    row += 1;
+  }
+  return way;
+}

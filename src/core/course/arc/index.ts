@@ -1,0 +1,75 @@
+/** A course worth teaching: drafting over all weeks, its judge, and what each class is for. */
+import { leastOf } from './bound';
+import { writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type Practice } from './cases';
+import { judge, requestOf, type Broken, type Judged } from './judge';
+import { partsOf, type Parts } from './parts';
+import { purposesOf } from './purpose';
+import { keptOf, look, skeleton } from './search';
+
+export { judge, requestOf, ARC_LIMITS, PRICE, WEIGHT, type Broken, type Judged, type Part, type Requirement } from './judge';
+export { atLowest, lengthOf, writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type ArcGoal, type ArcTechnique, type Held, type Practice } from './cases';
+export { purposesOf, themesOf, type Purpose } from './purpose';
+export { partsOf, type Parts } from './parts';
+
+/** A course as it was drafted, with what is known of how good it is. */
+export interface ArcDraft {
+  /** Proved: no course leaves out fewer goals, breaks less or has a smaller aim. Impossible: the pins alone clash. */
+  readonly status: 'proved' | 'bound' | 'impossible';
+  readonly sessions: readonly (readonly Practice[])[];
+  readonly parts: readonly (Parts | null)[];
+  readonly judged: Judged;
+  /** No course has a smaller aim, or breaks less. */
+  readonly least: { readonly Q: number; readonly J: number; readonly dropped: number };
+}
+
+export interface ArcAsking {
+  /** Looks at a course with one change; the same number gives the same course. */
+  readonly looks?: number;
+  /** Whether the first search, which says what goals fit, has had enough. */
+  readonly enough?: () => boolean;
+  readonly onBetter?: (sessions: readonly (readonly Practice[])[]) => void;
+}
+
+/** Looks at a course of usual length; at longer ones fewer, each takes longer. @example looksFor(20) // 300_000 */
+export const looksFor = (classes: number): number => Math.round(LOOKS * Math.min(1, USUAL / Math.max(1, classes)));
+
+const LOOKS = 300_000;
+const USUAL = 30;
+/** The first search ends after this many questions: it counts, and so ends at the same place each time. */
+const QUESTIONS = 150_000;
+
+/** Says that it is enough after so many questions. */
+function counted(most: number): () => boolean {
+  let asked = 0;
+  return () => (asked += 1) > most;
+}
+
+/**
+ * Drafts a course worth teaching: fewest goals left out, then the least weight of broken requirements, then the least aim.
+ *
+ * @example draftArc(file, file.instances[0]).judged.reached // [12, 17, 14]
+ */
+export function draftArc(file: ArcFile, given: ArcCaseOfFile, { looks, enough = counted(QUESTIONS), onBetter }: ArcAsking = {}): ArcDraft {
+  const one: ArcCase = writtenOut(file, given);
+  const request = requestOf(file, one);
+  const from = skeleton(file, one, enough);
+  const { kept, beginable } = keptOf(file, one, from.solved);
+  const least = { ...leastOf(file, one, request, kept, beginable), dropped: from.solved.least };
+  const found =
+    from.solved.status === 'impossible'
+      ? null
+      : look(file, one, request, from, { looks: looks ?? looksFor(one.dates.length), least, onBetter: onBetter && (({ sessions }) => onBetter(sessions)) });
+  const sessions = found?.sessions ?? one.dates.map((_, at) => (one.fixed[at] ?? []).map(([id, step, units]): Practice => [id, step, file.techniques[id].dose.lead + units * file.techniques[id].dose.unit]));
+  const judged = judge(file, one, sessions, request);
+  const proved = judged.dropped <= least.dropped && judged.Q <= least.Q && judged.J <= least.J;
+  return {
+    status: found === null ? 'impossible' : proved ? 'proved' : 'bound',
+    sessions,
+    parts: sessions.map((held, at) => (one.fixed[at] || !found ? null : partsOf(file, one, request, at, held))),
+    judged,
+    least,
+  };
+}
+
+/** What is broken as the command line says it. */
+export const asBroken = ({ requirement, at, technique }: Broken): readonly [string, number, string | null] => [requirement, at, technique];
