@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { draftArc, purposesOf, requestOf, writtenOut, type ArcFile } from '../src/core/course/arc';
-import { purposeText } from '../src/core/course/arc/words';
+import { draftArc, plainWords, purposesOf, purposeText, requestOf, writtenOut, type ArcFile } from '../src/core/course/arc';
 import { clashOf, mendOfText, mendsFor, requestText, solve, type Case, type CaseFile } from '../src/core/course/drafting';
 
 /**
@@ -30,7 +29,7 @@ function arcs(file: ArcFile): void {
     let firstMs: number | null = null;
     const { status, sessions, parts, judged, least } = draftArc(file, one, { looks, onBetter: () => (firstMs ??= performance.now() - begun) });
     const ms = performance.now() - begun;
-    const purpose = purposesOf(file, one, requestOf(file, one), sessions).map((made) => (made ? purposeText(file, made) : ''));
+    const purpose = purposesOf(file, one, requestOf(file, one), sessions).map((made) => (made ? purposeText(made, plainWords(file)) : ''));
     const broken = judged.broken.map(({ requirement, at, technique }) => [requirement, at, technique]);
     const { dropped, Q, J, parts: aim } = judged;
     const shown = { id: one.id, status, dropped, bound: least.J, leastQ: least.Q, firstMs: firstMs ?? ms, ms, sessions, parts, broken, Q, J, aim, purpose };

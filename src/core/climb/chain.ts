@@ -95,6 +95,15 @@ export function lighterDose({ dose }: Pick<Way, 'dose'>): string {
   return formatDose({ ...read, rounds: Math.max(1, Math.floor(read.rounds * CLIMB_LIMITS.lighterShare)) });
 }
 
+/** Whether a dose is another or more of the same measure. @example isAtLeast('7 min', '5 min') // true */
+export function isAtLeast(dose: string, least: string): boolean {
+  if (dose === least) return true;
+  const [has, asks] = [mustParseDose(dose), mustParseDose(least)];
+  const amount = (of: Dose) => (of.kind === 'minutes' ? of.minutes : of.rounds);
+  const as = (of: Dose, n: number) => formatDose(of.kind === 'minutes' ? { ...of, minutes: n } : { ...of, rounds: n });
+  return has.kind === asks.kind && amount(has) > amount(asks) && as(has, amount(asks)) === formatDose(asks);
+}
+
 /** Whether something is the lighter class of a level: the same breath, three quarters of the dose. @example isLighterThan({ pattern: '4:4', dose: '3 min' }, { pattern: '4:4', dose: '4 min' }) // true */
 export function isLighterThan(one: Way, level: Way): boolean {
   return one.pattern === level.pattern && one.dose !== level.dose && one.dose === lighterDose(level);

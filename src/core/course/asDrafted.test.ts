@@ -4,6 +4,7 @@ import { SHIPPED_LIBRARY } from '../library';
 import { techniquesIn } from '../plan';
 import { isoDate } from '../units';
 import { planning } from './example';
+import { sumOf } from './example';
 
 /** What the drafter makes, the checks accept: a draft that is kept is asked every rule again. */
 
@@ -74,8 +75,8 @@ test('what is drafted is what the checks accept, and a goal is reached or it is 
         // What was drafted before goes on from there, so that nothing better than it is lost.
         if (again.proof.proved)
           expect(
-            [again.proof.dropped, again.proof.sum].map(
-              (n, at) => n <= [first.proof.dropped, first.proof.dropped < again.proof.dropped ? 0 : first.proof.sum][at],
+            [again.proof.dropped, sumOf(again.proof)].map(
+              (n, at) => n <= [first.proof.dropped, first.proof.dropped < again.proof.dropped ? 0 : sumOf(first.proof)][at],
             ),
           ).toEqual([true, true]);
         expect(checkCourse(again.sessions, rules).filter(({ severity }) => severity !== 'know')).toEqual([]);

@@ -3,7 +3,7 @@ import { SHIPPED_LIBRARY } from '../library';
 import { sessionTime, type Block, type TechniqueBlock } from '../plan';
 import { addDays, daysBetween, isoDate, millis } from '../units';
 import { planning } from './example';
-import { frame } from './frame';
+import { frame, frameTime } from './frame';
 
 /** Both sides of the numbers of planning; they stand here a second time, so that changing one is seen. */
 
@@ -62,15 +62,31 @@ test('a mend leaves a lying rest of five minutes at the least', () => {
   expect(over(14, 56).find(({ finding }) => finding.code === 'over time')!.mend).toBeNull();
 });
 
-test('the lying rest grows with the weeks: 5, 5, 10, 10, then 15', () => {
-  const rests = [1, 2, 3, 4, 5, 9].map((week) => part(frame([block('equal-4-4')], 90, week, newId, basis), 'lying-rest'));
-  expect(rests.map((one) => one && 'minutes' in one && one.minutes)).toEqual([5, 5, 10, 10, 15, 15]);
+const place = (at: number, classes = 11, talk = false) => ({ at, classes, talk });
+const minutes = (blocks: readonly Block[], id: string) => {
+  const found = part(blocks, id);
+  return found && 'minutes' in found ? found.minutes : 0;
+};
+
+test('the lying rest grows evenly from 5 minutes to 15, first class to last', () => {
+  const rests = [0, 1, 2, 5, 9, 10].map((at) => minutes(frame([block('equal-4-4')], 90, place(at), newId, basis), 'lying-rest'));
+  expect(rests).toEqual([5, 6, 7, 10, 14, 15]);
+});
+
+test('the hour is filled, each part within its bounds', () => {
+  const inFirst = frame([block('equal-4-4')], 60, place(0, 11, true), newId, basis);
+  // 4 of breathing, 15 to arrive, a quarter of the hour to move, 4 to settle, 5 to rest, 15 to close and talk.
+  expect(['arrive', 'movement', 'settle', 'lying-rest', 'close'].map((id) => minutes(inFirst, id))).toEqual([15, 15, 4, 5, 15]);
+  const later = frame([block('equal-4-4'), block('belly')], 45, place(5), newId, basis);
+  expect(sessionTime(later, basis)).toBe(45 * 60_000);
+  const tight = frame([block('equal-4-4')], 25, place(5), newId, basis);
+  expect(sessionTime(tight, basis)).toBe(25 * 60_000);
 });
 
 test('gentle movement comes from three quarters of an hour on, and two minutes of settling after counted breath', () => {
-  expect(part(frame([block('equal-4-4')], 44, 1, newId, basis), 'movement')).toBeUndefined();
-  expect(part(frame([block('equal-4-4')], 45, 1, newId, basis), 'movement')).toBeDefined();
-  expect(part(frame([block('equal-4-4')], 60, 1, newId, basis), 'settle')).toMatchObject({ minutes: 2 });
+  // 4 of breathing, 2 to settle after it, 4 to arrive, 5 to rest, 3 to close: 18, and from 45 on 5 to move.
+  expect(frameTime(44, [block('equal-4-4')], basis)).toBe(18 * 60_000);
+  expect(frameTime(45, [block('equal-4-4')], basis)).toBe(23 * 60_000);
 });
 
 /** A class that was taught with some techniques, and empty ones after it. */

@@ -1,8 +1,10 @@
 import { GUARDS } from '../climb';
 import { libraryOf } from '../library';
+import { techniquesIn } from '../plan';
 import { isQualified } from '../staff';
 import type { IsoDate } from '../units';
-import { tallyKey, type CourseProblem, type Planning } from './types';
+import { seenIn } from './seen';
+import { tallyKey, type Asked, type CourseProblem, type Planning, type Tally } from './types';
 
 /**
  * What the rules ask of a problem.
@@ -10,6 +12,7 @@ import { tallyKey, type CourseProblem, type Planning } from './types';
  */
 export function planningOf({
   sessions,
+  goals,
   own,
   naturalBreath,
   seat,
@@ -28,6 +31,18 @@ export function planningOf({
     if (found === undefined) throw new Error(`This problem does not bring along ${what}`);
     return found;
   };
+  const seen = seenIn({ library, naturalBreath, seat });
+  // A dose that screening sees the same in as in one that was asked about comes out the same.
+  const alike = (block: Asked, date: IsoDate): Tally | undefined => {
+    const standing = sessions.flatMap(({ blocks }) => techniquesIn(blocks)).filter(({ technique }) => technique === block.technique);
+    const doses = new Set([taught[block.technique]?.dose, ...standing.map(({ dose }) => dose), ...goals.map(({ dose }) => dose)]);
+    for (const dose of doses) {
+      const other = dose === undefined ? undefined : { ...block, dose };
+      const tally = other && tallies[tallyKey(other, date)];
+      if (tally && seen(other) === seen(block)) return tally;
+    }
+    return undefined;
+  };
   return {
     basis: { library, naturalBreath, seat },
     ladder: library.edges,
@@ -35,7 +50,7 @@ export function planningOf({
     tempo,
     further,
     taught: (technique) => brought(taught[technique], `how ${technique} is taught`),
-    tally: (block, date) => brought(tallies[tallyKey(block, date)], `who may do ${tallyKey(block, date)}`),
+    tally: (block, date) => brought(tallies[tallyKey(block, date)] ?? alike(block, date), `who may do ${tallyKey(block, date)}`),
     settled,
     guards,
     missedBetween: (from, until) => longestRun(sessions, missed, from, until),

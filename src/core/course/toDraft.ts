@@ -7,7 +7,8 @@ import { inTimeOrder } from './checks';
 import { byQualified, forSettled, forSomebody, NOTHING_BEFORE, type Day } from './constraints';
 import type { Case, CaseFile } from './drafting';
 import { settleShare } from './frame';
-import { COURSE_LIMITS } from './limits';
+import { meets } from './goals';
+import { ARC_FRAME, COURSE_LIMITS } from './limits';
 import { hourOf, type CourseSession, type Goal, type Planning } from './types';
 
 /** A course as what the search works on. */
@@ -51,10 +52,12 @@ export function climbsOf(sessions: readonly CourseSession[], goals: readonly Goa
       const goal = goals.find(({ technique }) => technique === id);
       const from = first(id);
       if (!goal) return [id, [{ ...from, isNew: true, classes: 0, days: 0, lighter: false }]];
-      const steps = climbSteps(from, goal, pace, goal, planning.guards);
+      // Who practises more of it already climbs no further down.
+      const to = meets(from, goal) ? from : goal;
+      const steps = climbSteps(from, to, pace, goal, planning.guards);
       // Classes that did it otherwise than it stands now were below this climb: they count, but not on its steps.
       const beyond = { pattern: goal.pattern, dose: goal.dose, isNew: false, classes: 0, days: 0, lighter: false, beyond: true } as const;
-      const whole = arrives(steps, goal) ? steps : [...steps, beyond];
+      const whole = arrives(steps, to) ? steps : [...steps, beyond];
       return [id, isBelow(id, from) ? [{ ...steps[0], isNew: false }, { ...steps[0], isNew: false }, ...whole.slice(1)] : whole];
     }),
   );
@@ -111,16 +114,15 @@ export function problemOf(sessions: readonly CourseSession[], goals: readonly Go
     return days.map((day) => day.fixed || may(day));
   };
   const time = (id: string, { pattern, dose }: Pick<ClimbStep, 'pattern' | 'dose'>) => blockTime({ ...first(id), pattern, dose }, basis);
-  const part = (id: string) => library.part(id).minutes;
   const file: Omit<CaseFile, 'instances'> = {
     frame: {
-      arrive: part('arrive'),
-      movement: part('movement'),
-      movementFrom: COURSE_LIMITS.movementFrom,
-      clearNose: part('clear-nose'),
-      settle: COURSE_LIMITS.settleMinutes,
-      rest: COURSE_LIMITS.shortestRest,
-      close: part('close'),
+      arrive: ARC_FRAME.arrive[0],
+      movement: ARC_FRAME.movement[0],
+      movementFrom: ARC_FRAME.movementFrom,
+      clearNose: ARC_FRAME.clearNose,
+      settle: ARC_FRAME.settle[0],
+      rest: ARC_FRAME.rest[0],
+      close: ARC_FRAME.close[0],
     },
     techniques: Object.fromEntries(
       ids.map((id) => {

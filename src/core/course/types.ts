@@ -1,3 +1,5 @@
+import type { Pace } from './arc';
+import type { BREATH_SHARES } from './limits';
 import type { Qualification } from '../staff';
 import type { Basis, Block, TechniqueBlock } from '../plan';
 import type { Guards } from '../climb';
@@ -34,6 +36,16 @@ export interface Goal {
   readonly stepMinutes?: number | null;
 }
 
+/** How a course is built: when new things come, and how much of the hour is breathing. */
+export interface Arc {
+  readonly pace: Pace;
+  readonly breath: keyof typeof BREATH_SHARES;
+}
+
+export const PACES = ['spread', 'soon'] as const satisfies readonly Pace[];
+export const BREATHS = ['calm', 'usual', 'full'] as const satisfies readonly Arc['breath'][];
+export const USUAL_ARC: Arc = { pace: 'spread', breath: 'usual' };
+
 /** How a cohort's members come out for a technique on a date: numbers, and nobody's answers. */
 export interface Tally {
   readonly people: number;
@@ -60,6 +72,8 @@ export function tallyKey({ technique, pattern, dose, tempo }: Asked, date: IsoDa
 export interface CourseProblem {
   readonly sessions: readonly CourseSession[];
   readonly goals: readonly Goal[];
+  /** As soon as it can be taught where it is not said. */
+  readonly arc?: Arc;
   /** The studio's own techniques; what is shipped is known everywhere. */
   readonly own: readonly OwnEntry[];
   /** Techniques the cohort already practises. */

@@ -4,6 +4,7 @@ import { inTimeOrder } from './checks';
 import { forSettled, forSomebody, NOTHING_BEFORE, type Finding } from './constraints';
 import { clashesWith, isPossible, mendsFor, withoutOthers, type MendOf, type Request } from './drafting';
 import { frameTime } from './frame';
+import { reachedIn } from './goals';
 import { climbsOf, isTaughtBySomebody, problemOf, type StepOfDraft } from './toDraft';
 import { hourOf, type CourseSession, type Goal, type Planning } from './types';
 
@@ -56,17 +57,6 @@ export interface Unplaced {
   readonly blocked: Blocked;
   /** Changes that were tried and make every goal possible; each alone, or a pair together. */
   readonly mends?: readonly (readonly MendCode[])[];
-}
-
-/** The number of the class in which a goal was practised often enough as it should be reached; null while it was not. */
-export function reachedIn(sessions: readonly CourseSession[], { technique, pattern, dose, practise, by }: Goal): number | null {
-  let had = 0;
-  for (const [at, { blocks, date }] of sessions.entries()) {
-    if (by && date > by) return null;
-    if (techniquesIn(blocks).some((block) => block.technique === technique && block.pattern === pattern && block.dose === dose)) had += 1;
-    if (had >= practise) return at + 1;
-  }
-  return null;
 }
 
 /** Goals that are not practised so often on their last step in these sessions, each with why, and what would mend it. */

@@ -8,3 +8,4 @@ export * from './own';
 export * from './search';
 export * from './technique';
 export { isForHome } from './home';
+export { topOf } from './tops';

@@ -1,4 +1,4 @@
-import type { CourseSession, Proof } from '@/core/course';
+import type { CourseSession, SoonProof } from '@/core/course';
 import { SHIPPED_LIBRARY } from '@/core/library';
 import type { TechniqueBlock } from '@/core/plan';
 import { isoDate } from '@/core/units';
@@ -21,7 +21,8 @@ const session = (id: string, fixed: boolean, ...blocks: TechniqueBlock[]): Cours
   blocks,
   fixed,
 });
-const proof = (over: Partial<Proof> = {}): Proof => ({
+const proof = (over: Partial<SoonProof> = {}): SoonProof => ({
+  aim: 'soon',
   proved: true,
   dropped: 0,
   least: 0,
@@ -73,7 +74,7 @@ test('what is sent is what was taken, without classes that are past or published
   ]);
 });
 
-test.each<[string, Partial<Proof>, boolean, string]>([
+test.each<[string, Partial<SoonProof>, boolean, string]>([
   ['proved', {}, true, 'Every goal has its place, each as early as the rules allow: proved.'],
   ['one left out', { dropped: 1, least: 1, reached: [2, null] }, true, '1 of 2 goals have their place, each as early as the rules allow: proved.'],
   [

@@ -1,4 +1,4 @@
-import { classChanges, type ClassChange, type CourseSession, type Proof, type Unplaced } from '@/core/course';
+import { classChanges, type ClassChange, type CourseSession, type Proof, type SoonProof, type SpreadProof, type Unplaced } from '@/core/course';
 import type { Library } from '@/core/library';
 import { techniquesIn } from '@/core/plan';
 import type { CourseView } from '@/views/course';
@@ -34,7 +34,27 @@ export function changesIn({ sessions }: Pick<CourseView, 'sessions'>, proposal: 
  * How good a draft is known to be, as a line.
  * @example proofText(proof, ['4:7:8', 'Equal 4:4'], false) // "Every goal has its place; best possible for 1 of them; 4:7:8 may still come up to 1 class earlier."
  */
-export function proofText({ proved, dropped, least, sum, bound, reached, earliest }: Proof, goals: readonly string[], done: boolean): string {
+export function proofText(proof: Proof, goals: readonly string[], done: boolean): string {
+  return proof.aim === 'soon' ? soonText(proof, goals, done) : spreadText(proof, goals, done);
+}
+
+/** A course that is spread over the weeks: what is reached by when, what is not as it should be, and what is proved of it. */
+function spreadText({ proved, dropped, least, reached, broken, leastBroken, weight }: SpreadProof, goals: readonly string[], done: boolean): string {
+  const kept = goals.length - dropped;
+  const last = Math.max(0, ...reached.map((at) => at ?? 0));
+  const many = `${dropped === 0 ? 'Every goal has its place' : `${kept} of ${goals.length} goals have their place`}${last > 0 ? `, the last in class ${last}` : ''}`;
+  if (!done) return `${many} so far; looking for a better spread.`;
+  const whole = broken.length === 0 ? 'every class is full, has a main practice and goes on from the one before' : null;
+  const short = broken.length > 0 && weight <= leastBroken ? 'what is lacking below cannot be otherwise' : null;
+  const known = proved
+    ? 'no draft spreads it better: proved'
+    : dropped > least
+      ? `whether ${dropped - least === 1 ? 'one more has' : `up to ${dropped - least} more have`} a place was not settled`
+      : 'no better spread was found';
+  return `${[many, whole ?? short, known].filter(Boolean).join('; ')}.`;
+}
+
+function soonText({ proved, dropped, least, sum, bound, reached, earliest }: SoonProof, goals: readonly string[], done: boolean): string {
   const kept = goals.filter((_, index) => reached[index] !== null).length;
   const many = dropped === 0 ? 'Every goal has its place' : `${kept} of ${goals.length} goals have their place`;
   if (proved) return `${many}, each as early as the rules allow: proved.`;

@@ -1,4 +1,4 @@
-import { GROWS_AFTER_DAYS, lengthOf, mostAtFirst, mostGrowth, type ArcCase, type ArcFile } from './cases';
+import { GROWS_AFTER_DAYS, lengthOf, measureOf, mostAtFirst, mostGrowth, type ArcCase, type ArcFile } from './cases';
 import { ARC_LIMITS, evenly, frameOf, PRICE, shareOf, WEIGHT, type Request } from './judge';
 
 /**
@@ -16,7 +16,7 @@ export function leastOf(file: ArcFile, one: ArcCase, request: Request, kept: rea
   for (const at of open) {
     const longest = usable
       .filter((id) => head(id) <= at)
-      .map((id) => ({ id, minutes: lengthOf(techniques[id].dose, mostBy(id, at)) / 60_000 }))
+      .map((id) => ({ id, minutes: lengthAtMost(id, mostBy(id, at)) / 60_000 }))
       .sort((a, b) => b.minutes + 4 * techniques[b.id].settle - (a.minutes + 4 * techniques[a.id].settle));
     const minutes = one.minutes[at];
     const held = longest.slice(0, one.most);
@@ -42,6 +42,12 @@ export function leastOf(file: ArcFile, one: ArcCase, request: Request, kept: rea
   if ((one.pace ?? file.pace ?? 'spread') === 'spread') j += WEIGHT.pace * leastPace(one, request, kept, beginable);
   return { Q: q, J: j };
 
+  /** On whichever step is longest. */
+  function lengthAtMost(id: string, units: number): number {
+    const goal = request.goalOf(id);
+    return Math.max(...Array.from({ length: (goal?.steps?.length ?? 0) + 1 }, (_, step) => lengthOf(measureOf(file, goal, id, step), units)));
+  }
+
   /** The most units that a technique can have come to by a class. */
   function mostBy(id: string, at: number): number {
     const { dose } = techniques[id];
@@ -49,7 +55,7 @@ export function leastOf(file: ArcFile, one: ArcCase, request: Request, kept: rea
     let [units, grown] = [Math.max(already.has(id) ? mostAtFirst(dose) : dose.low, ...one.fixed.slice(0, at).flatMap((held) => (held ?? []).flatMap(([v, , n]) => (v === id ? [n] : [])))), days[from]];
     for (let index = from + 1; index <= at; index += 1)
       if (days[index] - grown >= GROWS_AFTER_DAYS && units < dose.top && !one.fixed[index]) {
-        units = Math.min(dose.top, units + mostGrowth(dose, units));
+        units = Math.min(dose.top, units + mostGrowth(dose, units, file.growth));
         grown = days[index];
       }
     return units;

@@ -3,12 +3,33 @@ import type { Case, CaseFile } from '../drafting';
 /** A request for a course worth teaching, as a plain file has it: see docs/arc.md. */
 
 /** How long n units of a technique last: lead + n × unit, in milliseconds. A beginning is at low; nothing goes above top. */
-export interface ArcDose {
-  readonly unit: number;
-  readonly lead: number;
+export interface ArcDose extends Measure {
   readonly low: number;
   readonly top: number;
+  /** It grows by a multiple of so many units, by one where it is not said; */
+  readonly by?: number;
+  /** by no more than so many milliseconds at once, */
+  readonly most?: number;
+  /** and so many days after it last grew, where that is more than the rules ask. */
+  readonly every?: number;
 }
+
+/** How long n units last: lead + n × unit, in milliseconds. */
+export interface Measure {
+  readonly unit: number;
+  readonly lead: number;
+}
+
+/** How fast doses grow: the most at once, by time or by share, whichever is more; and growths in a row before a lighter practice. */
+export interface Growth {
+  readonly ms: number;
+  readonly share: number;
+  readonly inARow: number;
+  /** After more days than this without practice nothing grows; it is not asked where it is not said. */
+  readonly pause?: number;
+}
+
+export const GROWTH: Growth = { ms: 60_000, share: 0.2, inARow: 3 };
 
 export interface ArcTechnique {
   readonly settle: number;
@@ -51,6 +72,7 @@ export interface ArcFile {
   readonly frame: ElasticFrame;
   readonly breath: Breath;
   readonly pace?: Pace;
+  readonly growth?: Growth;
   readonly techniques: Readonly<Record<string, ArcTechnique>>;
   /** needs, to, classes, days */
   readonly edges: readonly (readonly [string, string, number, number])[];
@@ -67,7 +89,13 @@ export interface ArcGoal {
   readonly dose?: number;
   readonly by?: string;
   /** The count steps above its first: n classes on the step below, d days since that began; open by class where it matters. */
-  readonly steps?: readonly { readonly n: number; readonly d: number; readonly open?: readonly boolean[] }[];
+  readonly steps?: readonly {
+    readonly n: number;
+    readonly d: number;
+    readonly open?: readonly boolean[];
+    /** Where its units last otherwise than on the first step. */
+    readonly measure?: Measure;
+  }[];
 }
 
 export interface ArcCase {
@@ -117,21 +145,40 @@ export const writtenOut = ({ techniques }: Pick<ArcFile, 'techniques'>, one: Arc
 export type Practice = readonly [technique: string, step: number, ms: number];
 
 /** The most units that a dose grows by at once: a minute or a fifth. @example mostGrowth({ unit: 16_000, lead: 0, low: 9, top: 36 }, 18) // 3 */
-export const mostGrowth = ({ unit }: Pick<ArcDose, 'unit'>, units: number): number => Math.max(Math.floor(60_000 / unit), Math.floor(units / 5));
+export function mostGrowth({ unit, by = 1, most = Infinity }: Pick<ArcDose, 'unit' | 'by' | 'most'>, units: number, { ms, share }: Growth = GROWTH): number {
+  const whole = Math.min(Math.max(Math.floor(ms / unit + EPSILON), Math.floor(units * share + EPSILON)), Math.floor(most / unit + EPSILON));
+  return whole - (whole % by);
+}
+
+const EPSILON = 1e-9;
+
+/** How long the units of a technique last on a step. */
+export const measureOf = ({ techniques }: Pick<ArcFile, 'techniques'>, goal: ArcGoal | undefined, id: string, step: number): Measure =>
+  (step > 0 ? goal?.steps?.[step - 1]?.measure : undefined) ?? techniques[id].dose;
+
+/** The units that are left where a step is longer: no more time than a growth would make of it. @example unitsAbove(dose, { unit: 20_000, lead: 0 }, 18) // 17 */
+export function unitsAbove(below: Measure, above: Measure, units: number, { ms, share }: Growth = GROWTH): number {
+  const now = lengthOf(below, units);
+  const most = Math.max(now + ms, now * (1 + share));
+  let left = units;
+  while (left > 1 && lengthOf(above, left) > most + EPSILON) left -= 1;
+  return left;
+}
 
 /** What is left of a dose in a lighter practice. @example lighterOf(6) // 4 */
 export const lighterOf = (units: number): number => Math.floor((units * 3) / 4);
 
-/** The most that somebody who practised before begins at. */
-export const mostAtFirst = ({ low, top }: Pick<ArcDose, 'low' | 'top'>): number => Math.floor((low + top) / 2);
+/** The most that somebody who practised before begins at. @example mostAtFirst({ low: 3, top: 10 }) // 6 */
+export function mostAtFirst({ low, top, by = 1 }: Pick<ArcDose, 'low' | 'top' | 'by'>): number {
+  const above = Math.floor((low + top) / 2) - low;
+  return low + above - (above % by);
+}
 
 /** How long so many units last, in milliseconds. @example lengthOf({ unit: 19_000, lead: 5_000, low: 4, top: 8 }, 4) // 81_000 */
 export const lengthOf = ({ unit, lead }: Pick<ArcDose, 'unit' | 'lead'>, units: number): number => lead + units * unit;
 
-/** A new thing waits so many days after another in its own growth. */
+/** Days between two growths. */
 export const GROWS_AFTER_DAYS = 7;
-/** Growths in a row before a lighter practice. */
-export const GROWTHS_IN_A_ROW = 3;
 
 /**
  * The request as the search for the soonest course takes it: at the lowest doses, in the shortest frame. A goal's dose is a chain of
@@ -149,14 +196,14 @@ export function atLowest(file: ArcFile, one: ArcCase): { readonly file: CaseFile
       by,
       steps: [
         { ms: lengthOf(techniques[v].dose, techniques[v].dose.low), fresh: 1, n: 0, d: 0, open: one.open?.[v] },
-        ...steps.map(({ n, d, open }) => ({ ms: lengthOf(techniques[v].dose, techniques[v].dose.low), fresh: 1, n, d, open: open ?? one.open?.[v] })),
-        ...growths(file, one, v, dose).map(({ units, lighter }) => ({
-          ms: lengthOf(techniques[v].dose, units),
+        ...steps.map(({ n, d, open, measure }) => ({ ms: lengthOf(measure ?? techniques[v].dose, techniques[v].dose.low), fresh: 1, n, d, open: open ?? one.open?.[v] })),
+        ...growths(file, one, v, dose).map(({ units, lighter, never }) => ({
+          ms: lengthOf(steps.at(-1)?.measure ?? techniques[v].dose, units),
           fresh: 0,
           n: 1,
-          d: lighter ? 0 : GROWS_AFTER_DAYS,
+          d: lighter ? 0 : Math.max(GROWS_AFTER_DAYS, techniques[v].dose.every ?? 0),
           once: lighter ? 1 : 0,
-          open: steps.at(-1)?.open ?? one.open?.[v],
+          open: never ? one.dates.map(() => false) : (steps.at(-1)?.open ?? one.open?.[v]),
         })),
       ],
     })),
@@ -180,20 +227,29 @@ export function atLowest(file: ArcFile, one: ArcCase): { readonly file: CaseFile
   };
 }
 
+interface Grown {
+  readonly units: number;
+  readonly lighter: boolean;
+  readonly never: boolean;
+}
+
 /** The doses on the way from what was reached, or from the lowest, to the one that is asked for. */
-function growths(file: ArcFile, one: ArcCase, v: string, dose = 0): { units: number; lighter: boolean }[] {
+function growths(file: ArcFile, one: ArcCase, v: string, dose = 0): Grown[] {
   const of = file.techniques[v].dose;
   const had = one.fixed.flatMap((held) => (held ?? []).filter(([id]) => id === v).map(([, , units]) => units));
   const first = had.length > 0 ? Math.max(...had) : one.already.includes(v) ? mostAtFirst(of) : of.low;
-  const way: { units: number; lighter: boolean }[] = [];
+  const way: Grown[] = [];
+  const { inARow } = file.growth ?? GROWTH;
   let row = 0;
   for (let units = first; units < dose; ) {
-    if (row === GROWTHS_IN_A_ROW) {
-      way.push({ units: lighterOf(units), lighter: true });
+    if (row === inARow) {
+      way.push({ units: lighterOf(units), lighter: true, never: false });
       row = 0;
     }
-    units = Math.min(dose, units + mostGrowth(of, units));
-    way.push({ units, lighter: false });
+    const by = mostGrowth(of, units, file.growth);
+    // Where nothing may grow, it is never there.
+    units = by > 0 ? Math.min(dose, units + by) : dose;
+    way.push({ units, lighter: false, never: by === 0 });
     row += 1;
   }
   return way;

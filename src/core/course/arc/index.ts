@@ -1,15 +1,17 @@
 /** A course worth teaching: drafting over all weeks, its judge, and what each class is for. */
 import { leastOf } from './bound';
-import { writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type Practice } from './cases';
-import { judge, requestOf, type Broken, type Judged } from './judge';
+import { lengthOf, measureOf, writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type Practice } from './cases';
+import { frameOf, judge, requestOf, type Judged } from './judge';
 import { partsOf, type Parts } from './parts';
 import { purposesOf } from './purpose';
-import { keptOf, look, skeleton } from './search';
+import { keptOf, look, skeleton, type Found } from './search';
 
 export { judge, requestOf, ARC_LIMITS, PRICE, WEIGHT, type Broken, type Judged, type Part, type Requirement } from './judge';
-export { atLowest, lengthOf, writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type ArcGoal, type ArcTechnique, type Held, type Practice } from './cases';
+export { atLowest, lengthOf, writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type ArcGoal, type ArcTechnique, type ArcDose, type Breath, type ElasticFrame, type Held, type Measure, type Practice } from './cases';
+export { plainWords, purposeText, type Words } from './words';
 export { purposesOf, themesOf, type Purpose } from './purpose';
-export { partsOf, type Parts } from './parts';
+export { partsOf, rangesOf, type Parts, type Ranges } from './parts';
+export type { Pace } from './cases';
 
 /** A course as it was drafted, with what is known of how good it is. */
 export interface ArcDraft {
@@ -27,7 +29,7 @@ export interface ArcAsking {
   readonly looks?: number;
   /** Whether the first search, which says what goals fit, has had enough. */
   readonly enough?: () => boolean;
-  readonly onBetter?: (sessions: readonly (readonly Practice[])[]) => void;
+  readonly onBetter?: (better: ArcDraft) => void;
 }
 
 /** Looks at a course of usual length; at longer ones fewer, each takes longer. @example looksFor(20) // 300_000 */
@@ -55,21 +57,34 @@ export function draftArc(file: ArcFile, given: ArcCaseOfFile, { looks, enough = 
   const from = skeleton(file, one, enough);
   const { kept, beginable } = keptOf(file, one, from.solved);
   const least = { ...leastOf(file, one, request, kept, beginable), dropped: from.solved.least };
-  const found =
-    from.solved.status === 'impossible'
-      ? null
-      : look(file, one, request, from, { looks: looks ?? looksFor(one.dates.length), least, onBetter: onBetter && (({ sessions }) => onBetter(sessions)) });
-  const sessions = found?.sessions ?? one.dates.map((_, at) => (one.fixed[at] ?? []).map(([id, step, units]): Practice => [id, step, file.techniques[id].dose.lead + units * file.techniques[id].dose.unit]));
-  const judged = judge(file, one, sessions, request);
-  const proved = judged.dropped <= least.dropped && judged.Q <= least.Q && judged.J <= least.J;
-  return {
-    status: found === null ? 'impossible' : proved ? 'proved' : 'bound',
-    sessions,
-    parts: sessions.map((held, at) => (one.fixed[at] || !found ? null : partsOf(file, one, request, at, held))),
-    judged,
-    least,
+  const drafted = (sessions: ArcDraft['sessions'], isFound: boolean): ArcDraft => {
+    const judged = judge(file, one, sessions, request);
+    const proved = judged.dropped <= least.dropped && judged.Q <= least.Q && judged.J <= least.J;
+    return {
+      status: !isFound ? 'impossible' : proved ? 'proved' : 'bound',
+      sessions,
+      parts: sessions.map((held, at) => (one.fixed[at] || !isFound ? null : partsIn(at, held))),
+      judged,
+      least,
+    };
   };
+  const partsIn = (at: number, held: readonly Practice[]) =>
+    partsOf(
+      frameOf(
+        file,
+        one,
+        request,
+        at,
+        held.map(([id]) => id),
+      ),
+      one.minutes[at] - held.reduce((sum, [, , ms]) => sum + ms, 0) / MINUTE_MS,
+    );
+  const better = onBetter && (({ sessions }: Found) => onBetter(drafted(sessions, true)));
+  const asked = { looks: looks ?? looksFor(one.dates.length), least, onBetter: better };
+  const found = from.solved.status === 'impossible' ? null : look(file, one, request, from, asked);
+  const asItIs = () =>
+    one.dates.map((_, at) => (one.fixed[at] ?? []).map(([id, step, units]): Practice => [id, step, lengthOf(measureOf(file, request.goalOf(id), id, step), units)]));
+  return drafted(found?.sessions ?? asItIs(), found !== null);
 }
 
-/** What is broken as the command line says it. */
-export const asBroken = ({ requirement, at, technique }: Broken): readonly [string, number, string | null] => [requirement, at, technique];
+const MINUTE_MS = 60_000;

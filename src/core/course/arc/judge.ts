@@ -1,4 +1,17 @@
-import { GROWS_AFTER_DAYS, GROWTHS_IN_A_ROW, lengthOf, lighterOf, mostAtFirst, mostGrowth, type ArcCase, type ArcFile, type Practice } from './cases';
+import { rangesOf, type Ranges } from './parts';
+import {
+  GROWS_AFTER_DAYS,
+  GROWTH,
+  lengthOf,
+  lighterOf,
+  measureOf,
+  mostAtFirst,
+  mostGrowth,
+  unitsAbove,
+  type ArcCase,
+  type ArcFile,
+  type Practice,
+} from './cases';
 
 /**
  * A walk through a course, class by class, that holds every rule, every requirement and the aim against it. It shares nothing with the
@@ -155,26 +168,16 @@ export function requestOf(file: ArcFile, one: ArcCase) {
 export type Request = ReturnType<typeof requestOf>;
 
 /** Least to most minutes of what stands around the breathing of a class that holds these. */
-export function frameOf(file: ArcFile, one: ArcCase, request: Pick<Request, 'firstOther'>, at: number, held: readonly string[]) {
-  const { frame, techniques } = file;
-  const minutes = one.minutes[at];
-  const S = one.dates.length;
-  const side = held.some((id) => techniques[id].side > 0);
-  const factor = held.reduce((sum, id) => sum + techniques[id].settle, 0);
-  return {
-    arrive: at === 0 ? frame.first : frame.arrive,
-    movement: [side || minutes >= frame.movementFrom ? frame.movement[0] : 0, Math.max(side || minutes >= frame.movementFrom ? frame.movement[0] : 0, Math.floor(minutes * frame.movement[1]))] as const,
-    clear: [side ? frame.clearNose : 0, side ? frame.clearNose : 0] as const,
-    settle: frame.settle,
-    factor,
-    rest: [frame.rest[0], restCeiling(file, at, S)] as const,
-    close: [frame.close[0], at < request.firstOther ? frame.talk : frame.close[1]] as const,
-  };
+export function frameOf({ frame, techniques }: ArcFile, one: ArcCase, { firstOther }: Pick<Request, 'firstOther'>, at: number, held: readonly string[]): Ranges {
+  return rangesOf(frame, {
+    minutes: one.minutes[at],
+    at,
+    classes: one.dates.length,
+    talk: at < firstOther,
+    side: held.some((id) => techniques[id].side > 0),
+    factor: held.reduce((sum, id) => sum + techniques[id].settle, 0),
+  });
 }
-
-/** The longest lying rest of a class: it grows evenly from the first class to the last. */
-export const restCeiling = ({ frame: { rest } }: Pick<ArcFile, 'frame'>, at: number, classes: number): number =>
-  Math.round(rest[0] + (classes > 1 ? ((rest[1] - rest[0]) * at) / (classes - 1) : 0));
 
 /** The share of the hour that breathing is to have in a class, counted from 0. */
 export function shareOf(breath: readonly number[], at: number, classes: number): number {
@@ -210,7 +213,9 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
     if (!found) state.set(id, (found = { begun: -1, times: [], high: 0, grownDay: -1, growths: 0, step: 0, stepBegun: -1, onStep: 0, stands: 0 }));
     return found;
   };
-  const units = (id: string, ms: number) => (ms - techniques[id].dose.lead) / techniques[id].dose.unit;
+  const growth = file.growth ?? GROWTH;
+  const measure = (id: string, step: number) => measureOf(file, goalOf(id), id, step);
+  const units = (id: string, ms: number, step: number) => (ms - measure(id, step).lead) / measure(id, step).unit;
   const isOpen = (at: number) => !one.fixed[at];
   const news: number[] = [];
   const newsBy: { id: string; at: number }[] = [];
@@ -222,7 +227,7 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
 
   for (let at = 0; at < S; at += 1) {
     const open = isOpen(at);
-    const held = open ? sessions[at] : one.fixed[at]!.map(([id, step, count]): Practice => [id, step, lengthOf(techniques[id].dose, count)]);
+    const held = open ? sessions[at] : one.fixed[at]!.map(([id, step, count]): Practice => [id, step, lengthOf(measure(id, step), count)]);
     const rule = (text: string) => open && rules.push(`class ${at + 1}: ${text}`);
     const ids = held.map(([id]) => id);
     if (new Set(ids).size < ids.length) rule('a technique stands in it twice');
@@ -234,7 +239,7 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
     for (const [id, step, ms] of held) {
       const { dose } = techniques[id];
       const it = of(id);
-      const count = units(id, ms);
+      const count = units(id, ms, step);
       if (open && !request.known.includes(id)) rule(`${id} is neither known nor wanted`);
       if (!Number.isInteger(count) || count < 1 || count > dose.top) rule(`${id}: ${count} units`);
       if (!allowed(id, at, step)) rule(`${id} may not be taught`);
@@ -263,18 +268,22 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
         it.stands = 1;
       } else {
         const up = step === it.step + 1;
+        const paused = growth.pause !== undefined && days[at] - days[it.times.at(-1)!] > growth.pause;
+        if (paused && (up || count > it.high)) rule(`${id} goes on after a pause`);
         if (up) {
           const asked = goalOf(id)?.steps?.[step - 1];
           if (!asked) rule(`${id} has no step ${step}`);
           else if (it.onStep < asked.n || days[at] - days[it.stepBegun] < asked.d) rule(`${id} steps up too soon`);
           fresh += 1;
           newHere = true;
+          const left = unitsAbove(measure(id, step - 1), measure(id, step), it.high, growth);
+          if (left < it.high && open) it.high = left;
         } else if (step !== it.step) rule(`${id} goes from step ${it.step} to ${step}`);
         if (count > it.high) {
           if (up) rule(`${id} grows with a count step`);
-          if (count - it.high > mostGrowth(dose, it.high)) rule(`${id} grows by ${count - it.high}`);
-          if (days[at] - it.grownDay < GROWS_AFTER_DAYS) rule(`${id} grows too soon`);
-          if (it.growths >= GROWTHS_IN_A_ROW) rule(`${id} grows a fourth time`);
+          if ((count - it.high > mostGrowth({ ...dose, ...measure(id, step) }, it.high, growth) || ((count - it.high) % (dose.by ?? 1) !== 0 && count !== dose.top))) rule(`${id} grows by ${count - it.high}`);
+          if (days[at] - it.grownDay < Math.max(GROWS_AFTER_DAYS, dose.every ?? 0)) rule(`${id} grows too soon`);
+          if (it.growths >= growth.inARow) rule(`${id} grows a fourth time`);
           it.high = count;
           it.grownDay = days[at];
           it.growths += 1;
@@ -283,7 +292,7 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
           if (!basic(id)) grewOther = true;
         } else if (count < it.high) {
           if (count !== lighterOf(it.high)) rule(`${id} is done at ${count} of ${it.high}`);
-          if (!(it.growths >= GROWTHS_IN_A_ROW || at === last || one.minutes[at] <= ARC_LIMITS.short * request.usual)) rule(`${id} is lighter for no reason`);
+          if (!(it.growths >= growth.inARow || at === last || one.minutes[at] <= ARC_LIMITS.short * request.usual)) rule(`${id} is lighter for no reason`);
           it.growths = 0;
         } else {
           it.stands += 1;
@@ -300,7 +309,7 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
       of(id).times.push(at);
       one.goals.forEach((goal, index) => {
         if (goal.v !== id || reached[index] !== null || (goal.by !== undefined && one.dates[at] > goal.by)) return;
-        if (step !== (goal.steps?.length ?? 0) || units(id, ms) < (goal.dose ?? 0)) return;
+        if (step !== (goal.steps?.length ?? 0) || units(id, ms, step) < (goal.dose ?? 0)) return;
         progress[index] += 1;
         if (progress[index] >= goal.r) reached[index] = at + 1;
       });

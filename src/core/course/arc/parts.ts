@@ -1,5 +1,4 @@
-import type { ArcCase, ArcFile, Practice } from './cases';
-import { frameOf, type Request } from './judge';
+import type { ElasticFrame } from './cases';
 
 /** Whole minutes of what stands around the breathing; settling is that after a technique of factor 1. */
 export interface Parts {
@@ -11,28 +10,61 @@ export interface Parts {
   readonly close: number;
 }
 
-/** Fills the hour of a class: each part gets its least, and what is left goes where most is lacking; rest before the others. */
-export function partsOf(file: ArcFile, one: ArcCase, request: Request, at: number, held: readonly Practice[]): Parts {
-  const frame = frameOf(
-    file,
-    one,
-    request,
-    at,
-    held.map(([id]) => id),
-  );
-  const names = ['rest', 'settle', 'movement', 'arrive', 'close'] as const;
-  const parts = { arrive: frame.arrive[0], movement: frame.movement[0], clear: frame.clear[0], settle: frame.settle[0], rest: frame.rest[0], close: frame.close[0] };
-  const price = (name: (typeof names)[number]) => (name === 'settle' ? frame.factor : 1);
-  let left =
-    one.minutes[at] -
-    held.reduce((sum, [, , ms]) => sum + ms, 0) / 60_000 -
-    (parts.arrive + parts.movement + parts.clear + parts.settle * frame.factor + parts.rest + parts.close);
+type Range = readonly [least: number, most: number];
+
+/** Least and most of each part in one class, and how much settling there is: the sum of the factors of its techniques. */
+export type Ranges = { readonly [Name in keyof Parts]: Range } & { readonly factor: number };
+
+/** A class and its place in the course, as far as its frame hangs on it. */
+export interface Place {
+  readonly minutes: number;
+  /** From 0. */
+  readonly at: number;
+  readonly classes: number;
+  /** Nothing but what everybody knows can stand yet: there is time to talk. */
+  readonly talk: boolean;
+  readonly side: boolean;
+  readonly factor: number;
+}
+
+/** How long each part of a class may be. */
+export function rangesOf(frame: ElasticFrame, { minutes, at, classes, talk, side, factor }: Place): Ranges {
+  const moved = side || minutes >= frame.movementFrom ? frame.movement[0] : 0;
+  const clear = side ? frame.clearNose : 0;
+  return {
+    arrive: at === 0 ? frame.first : frame.arrive,
+    movement: [moved, Math.max(moved, Math.floor(minutes * frame.movement[1]))],
+    clear: [clear, clear],
+    settle: frame.settle,
+    rest: [frame.rest[0], restCeiling(frame, at, classes)],
+    close: [frame.close[0], talk ? frame.talk : frame.close[1]],
+    factor,
+  };
+}
+
+/** The longest lying rest of a class: it grows evenly from the first class to the last. @example restCeiling(frame, 0, 10) // 5 */
+export const restCeiling = ({ rest }: Pick<ElasticFrame, 'rest'>, at: number, classes: number): number =>
+  Math.round(rest[0] + (classes > 1 ? ((rest[1] - rest[0]) * at) / (classes - 1) : 0));
+
+/** Parts that grow, what comes first where nothing else decides. */
+const ELASTIC = ['rest', 'settle', 'movement', 'arrive', 'close'] as const;
+
+/**
+ * Fills what the breathing leaves of an hour: each part gets its least, and what is left goes where most is lacking.
+ *
+ * @param left minutes that the breathing leaves
+ */
+export function partsOf(ranges: Ranges, left: number): Parts {
+  const least = (name: keyof Parts) => ranges[name][0];
+  const parts = { arrive: least('arrive'), movement: least('movement'), clear: least('clear'), settle: least('settle'), rest: least('rest'), close: least('close') };
+  const price = (name: (typeof ELASTIC)[number]) => (name === 'settle' ? ranges.factor : 1);
+  const filled = (name: (typeof ELASTIC)[number]) => (parts[name] - least(name)) / (ranges[name][1] - least(name));
+  let free = left - (parts.arrive + parts.movement + parts.clear + parts.settle * ranges.factor + parts.rest + parts.close);
   for (;;) {
-    const open = names.filter((name) => parts[name] < frame[name][1] && (price(name) <= left + 1e-9 || price(name) === 0));
+    const open = ELASTIC.filter((name) => price(name) > 0 && parts[name] < ranges[name][1] && price(name) <= free + 1e-9);
     if (open.length === 0) return parts;
-    const filled = (name: (typeof names)[number]) => (parts[name] - frame[name][0]) / (frame[name][1] - frame[name][0]);
     const next = open.reduce((best, name) => (filled(name) < filled(best) - 1e-9 ? name : best));
     parts[next] += 1;
-    left -= price(next);
+    free -= price(next);
   }
 }

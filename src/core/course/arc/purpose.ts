@@ -1,4 +1,4 @@
-import { type ArcCase, type ArcFile, type Practice } from './cases';
+import { measureOf, type ArcCase, type ArcFile, type Practice } from './cases';
 import { ARC_LIMITS, type Request } from './judge';
 
 /** What a class is for: its main, how it stands to the course, and what else there is to say of it. */
@@ -32,7 +32,10 @@ export function purposesOf(file: ArcFile, one: ArcCase, request: Request, sessio
   const progress = one.goals.map(() => 0);
   const reached = one.goals.map(() => false);
   let begunLast: string | null = null;
-  const unitsOf = (id: string, ms: number) => Math.round((ms - techniques[id].dose.lead) / techniques[id].dose.unit);
+  const unitsOf = (id: string, onStep: number, ms: number) => {
+    const { unit, lead } = measureOf(file, goalOf(id), id, onStep);
+    return Math.round((ms - lead) / unit);
+  };
   const last = sessions.length - 1;
   return sessions.map((held, at): Purpose | null => {
     if (held.length === 0) return null;
@@ -42,7 +45,7 @@ export function purposesOf(file: ArcFile, one: ArcCase, request: Request, sessio
     let lighter: Beside | null = null;
     const before = begunLast;
     for (const [id, on, ms] of held) {
-      const units = unitsOf(id, ms);
+      const units = unitsOf(id, on, ms);
       const had = high.get(id);
       if (had === undefined) {
         if (!already.has(id)) {
@@ -59,7 +62,7 @@ export function purposesOf(file: ArcFile, one: ArcCase, request: Request, sessio
     let reachedHere: string | null = null;
     one.goals.forEach(({ v, r, dose = 0, steps = [], by }, goal) => {
       const placed = held.find(([id]) => id === v);
-      if (!placed || reached[goal] || placed[1] !== steps.length || unitsOf(v, placed[2]) < dose || (by !== undefined && one.dates[at] > by)) return;
+      if (!placed || reached[goal] || placed[1] !== steps.length || unitsOf(v, placed[1], placed[2]) < dose || (by !== undefined && one.dates[at] > by)) return;
       progress[goal] += 1;
       if (progress[goal] < r) return;
       reached[goal] = true;

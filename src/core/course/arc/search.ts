@@ -251,9 +251,10 @@ function movesOf(course: Course, random: () => number): () => boolean {
   const begin = (): boolean => {
     const t = anyUsed();
     if (t < 0) return false;
+    const by = course.startBy(t);
     const most = course.startMost(t);
     if (most <= 0) return false;
-    const now = random() < 0.5 ? upTo(most + 1) : Math.max(0, Math.min(most, course.start[t] + (random() < 0.5 ? 1 : -1)));
+    const now = random() < 0.5 ? by * upTo(most / by + 1) : Math.max(0, Math.min(most, course.start[t] + (random() < 0.5 ? by : -by)));
     if (now === course.start[t]) return false;
     course.begins(t, now);
     return true;

@@ -1,5 +1,6 @@
-import { GROWS_AFTER_DAYS, GROWTHS_IN_A_ROW, lighterOf, mostAtFirst, mostGrowth, type ArcCase, type ArcFile, type Practice } from './cases';
-import { ARC_LIMITS, evenly, PRICE, restCeiling, shareOf, WEIGHT, type Request } from './judge';
+import { GROWS_AFTER_DAYS, GROWTH, lighterOf, measureOf, mostAtFirst, mostGrowth, unitsAbove, type ArcCase, type ArcFile, type Practice } from './cases';
+import { rangesOf } from './parts';
+import { ARC_LIMITS, evenly, PRICE, shareOf, WEIGHT, type Request } from './judge';
 
 /** How a practice is done: the dose follows from it, and so can break no rule. What is not possible where it stands is done as it stands. */
 export const STANDS = 1;
@@ -72,6 +73,13 @@ export class Course {
 
   private readonly day: Int32Array;
   private readonly ms: { readonly unit: Float64Array; readonly lead: Float64Array };
+  /** Steps a technique can have, for rows by technique and step. */
+  private readonly stepBase: number;
+  private readonly inARow: number;
+  private readonly pause: number;
+  private readonly growsAfter: Int16Array;
+  private readonly by: Int16Array;
+  private readonly left: (t: number, step: number, units: number) => number;
   private readonly low: Int16Array;
   private readonly top: Int16Array;
   private readonly startTop: Int16Array;
@@ -98,11 +106,11 @@ export class Course {
   private readonly shorter: Uint8Array;
   private readonly target: Float64Array;
   private readonly could: Int16Array;
-  private readonly around: Float64Array; // per class: least, most without movement's side, ...
+  /** By class: least and most of what stands around, without side work and with it; settling apart. */
+  private readonly around: Float64Array;
   private readonly pace: 'spread' | 'soon';
   private readonly from: number;
   private readonly firstOther: number;
-  private readonly clearNose: number;
   private readonly settle: readonly [number, number];
   private readonly marks: Uint8Array;
 
@@ -142,14 +150,29 @@ export class Course {
     this.day = Int32Array.from(request.days);
     const of = (id: string) => techniques[id];
     const numbers = (value: (id: string) => number) => Float64Array.from(ids, value);
-    this.ms = { unit: numbers((id) => of(id).dose.unit), lead: numbers((id) => of(id).dose.lead) };
+    this.steps = ids.map((id) => request.goalOf(id)?.steps?.length ?? 0);
+    const most = Math.max(0, ...this.steps) + 1;
+    this.stepBase = most;
+    const measure = (id: string, step: number) => measureOf(file, request.goalOf(id), id, step);
+    const measures = ids.flatMap((id) => Array.from({ length: most }, (_, step) => measure(id, step)));
+    this.ms = { unit: Float64Array.from(measures, ({ unit }) => unit), lead: Float64Array.from(measures, ({ lead }) => lead) };
+    const growth = file.growth ?? GROWTH;
+    this.inARow = growth.inARow;
+    this.pause = growth.pause ?? FAR;
+    this.growsAfter = Int16Array.from(ids, (id) => Math.max(GROWS_AFTER_DAYS, of(id).dose.every ?? 0));
+    this.by = Int16Array.from(ids, (id) => of(id).dose.by ?? 1);
+    this.left = (t, step, units) => unitsAbove(measure(ids[t], step - 1), measure(ids[t], step), units, growth);
     this.low = Int16Array.from(ids, (id) => of(id).dose.low);
     this.top = Int16Array.from(ids, (id) => of(id).dose.top);
     this.startTop = Int16Array.from(ids, (id) => mostAtFirst(of(id).dose) - of(id).dose.low);
     this.growthBase = 1 + Math.max(...ids.map((id) => of(id).dose.top));
-    this.growth = new Int16Array(T * this.growthBase);
+    this.growth = new Int16Array(T * most * this.growthBase);
     ids.forEach((id, t) => {
-      for (let units = 0; units < this.growthBase; units += 1) this.growth[t * this.growthBase + units] = mostGrowth(of(id).dose, units);
+      for (let step = 0; step < most; step += 1) {
+        const dose = { ...of(id).dose, ...measure(id, step) };
+        const row = (t * most + step) * this.growthBase;
+        for (let units = 0; units < this.growthBase; units += 1) this.growth[row + units] = mostGrowth(dose, units, growth);
+      }
     });
     this.rung = numbers((id) => of(id).rung);
     this.factor = numbers((id) => of(id).settle);
@@ -196,11 +219,8 @@ export class Course {
     }));
     this.goalsOf = ids.map((_, t) => this.goals.flatMap(({ task }, goal) => (task === t ? [goal] : [])));
     this.stepNeeds = ids.map((id) => [...(request.goalOf(id)?.steps ?? [])]);
-    this.steps = this.stepNeeds.map(({ length }) => length);
-    const most = Math.max(...this.steps, 0) + 1;
     const random = generator(77);
     this.hash = Float64Array.from({ length: T * most }, () => Math.floor(random() * 2 ** 40));
-    this.stepBase = most;
     this.may = new Uint8Array(T * S * most);
     ids.forEach((id, t) => {
       for (let at = 0; at < S; at += 1)
@@ -218,18 +238,13 @@ export class Course {
     const { frame } = file;
     this.around = new Float64Array(S * 4);
     one.minutes.forEach((minutes, at) => {
-      const arrive = at === 0 ? frame.first : frame.arrive;
-      const moved = minutes >= frame.movementFrom ? frame.movement[0] : 0;
-      const most = Math.floor(minutes * frame.movement[1]);
-      const close = at < request.firstOther ? frame.talk : frame.close[1];
-      const ceiling = restCeiling(file, at, S);
-      this.around[at * 4] = arrive[0] + moved + frame.rest[0] + frame.close[0];
-      this.around[at * 4 + 1] = arrive[1] + Math.max(moved, most) + ceiling + close;
-      // With side work.
-      this.around[at * 4 + 2] = arrive[0] + frame.movement[0] + frame.rest[0] + frame.close[0] + frame.clearNose;
-      this.around[at * 4 + 3] = arrive[1] + Math.max(frame.movement[0], most) + ceiling + close + frame.clearNose;
+      for (const side of [false, true]) {
+        const place = { minutes, at, classes: S, talk: at < request.firstOther, side, factor: 0 };
+        const { arrive, movement, clear, rest, close } = rangesOf(frame, place);
+        for (const which of [0, 1] as const)
+          this.around[at * 4 + (side ? 2 : 0) + which] = arrive[which] + movement[which] + clear[which] + rest[which] + close[which];
+      }
     });
-    this.clearNose = frame.clearNose;
     this.settle = frame.settle;
     this.pace = one.pace ?? file.pace ?? 'spread';
     this.from = this.openAt[0] ?? 0;
@@ -272,7 +287,6 @@ export class Course {
     this.settleAll();
   }
 
-  private readonly stepBase: number;
   private readonly rowSaved: Int32Array;
   private readonly classSaved: Int32Array;
   private readonly saved;
@@ -325,8 +339,19 @@ export class Course {
     return this.begin[t];
   }
 
+  /** By how much what it is taken up at can differ. */
+  startBy(t: number): number {
+    return this.by[t];
+  }
+
   startMost(t: number): number {
     return this.already[t] === 1 && this.n[t] > 0 ? this.startTop[t] : 0;
+  }
+
+  /** Milliseconds of a practice. */
+  private length(t: number, cell: number): number {
+    const measure = t * this.stepBase + this.step[cell];
+    return this.ms.lead[measure] + this.ms.unit[measure] * this.dose[cell];
   }
 
   // --- Changing ---
@@ -515,7 +540,7 @@ export class Course {
     for (const goal of goals) this.progress[goal] = 0;
     for (let i = 0; i < n; i += 1) {
       const at = list[base + i];
-      const kind = how[base + at];
+      const kind = i > 0 && how[base + at] !== FIXED && day[at] - day[list[base + i - 1]] > this.pause ? STANDS : how[base + at];
       let [units, flags] = [0, 0];
       if (i === 0) {
         units = kind === FIXED ? this.fixedDose[base + at] : this.low[t] + (this.already[t] === 1 ? this.start[t] : 0);
@@ -549,15 +574,18 @@ export class Course {
             stepDay = day[at];
             onStep = 1;
             flags |= UP;
+            units = this.left(t, step, high);
+            high = units;
           }
         } else if (kind === LIGHTER) {
-          if (high > 1 && (growths >= GROWTHS_IN_A_ROW || this.shorter[at] === 1)) {
+          if (high > 1 && (growths >= this.inARow || this.shorter[at] === 1)) {
             units = lighterOf(high);
             growths = 0;
           }
-        } else if (kind !== STANDS && growths < GROWTHS_IN_A_ROW && high < top && day[at] - grownDay >= GROWS_AFTER_DAYS) {
-          const by = kind === GROWS ? this.growth[t * this.growthBase + high] : 1;
-          if (by > 0 && by <= this.growth[t * this.growthBase + high]) {
+        } else if (kind !== STANDS && growths < this.inARow && high < top && day[at] - grownDay >= this.growsAfter[t]) {
+          const upTo = this.growth[(t * this.stepBase + step) * this.growthBase + high];
+          const by = kind === GROWS ? upTo : this.by[t];
+          if (by > 0 && by <= upTo) {
             high = Math.min(top, high + by);
             units = high;
             grownDay = day[at];
@@ -625,7 +653,8 @@ export class Course {
         if (i === 0 || units > high) {
           high = units;
           stands = 1;
-        } else if (units === high) {
+        } else if (units === high || (this.flag[base + at] & UP) !== 0) {
+          high = units;
           stands += 1;
           if (isOpen && stands >= ARC_LIMITS.standsInARow && high < this.top[t]) q += PRICE.stand;
         }
@@ -691,7 +720,7 @@ export class Course {
     for (let i = 0; i < n; i += 1) {
       const t = members[at * width + i];
       const cell = t * S + at;
-      const minutes = (this.ms.lead[t] + this.ms.unit[t] * this.dose[cell]) / 60_000;
+      const minutes = this.length(t, cell) / 60_000;
       breathing += minutes;
       load += minutes * this.rung[t];
       factor += this.factor[t];
@@ -822,7 +851,7 @@ export class Course {
       Array.from({ length: this.size[at] }, (__, index): Practice => {
         const t = this.member(at, index);
         const cell = t * this.S + at;
-        return [this.ids[t], this.step[cell], this.ms.lead[t] + this.ms.unit[t] * this.dose[cell]];
+        return [this.ids[t], this.step[cell], this.length(t, cell)];
       }),
     );
   }

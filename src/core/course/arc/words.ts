@@ -9,17 +9,23 @@ export function doseText({ techniques }: Pick<ArcFile, 'techniques'>, id: string
 
 const MINUTE = 60_000;
 
-/** A technique as a file calls it, read aloud. */
-const spoken = (id: string) => id.replaceAll('-', ' ');
+/** What techniques and doses are called. */
+export interface Words {
+  readonly name: (id: string, step?: number) => string;
+  readonly dose: (id: string, units: number) => string;
+}
+
+/** Techniques as a file calls them, read aloud. */
+export const plainWords = (file: Pick<ArcFile, 'techniques'>): Words => ({
+  name: (id) => id.replaceAll('-', ' '),
+  dose: (id, units) => doseText(file, id, units),
+});
 
 /**
  * What a class is for, as a sentence.
- *
- * @param name what a technique is called, on a step of its climb
- * @example purposeText(file, purpose) // "equal 4 4 4 begins, 3 minutes, on what equal 4 4 gave; equal 4 4 grows to 9 minutes."
+ * @example purposeText(purpose, plainWords(file)) // "equal 4 4 4 begins, 3 minutes, on what equal 4 4 gave; equal 4 4 grows to 9 minutes."
  */
-export function purposeText(file: Pick<ArcFile, 'techniques'>, { main, beside }: Purpose, name: (id: string, step?: number) => string = spoken): string {
-  const dose = (id: string, units: number) => doseText(file, id, units);
+export function purposeText({ main, beside }: Purpose, { name, dose }: Words): string {
   const first = (): string => {
     switch (main.what) {
       case 'begins':

@@ -4,6 +4,8 @@ import {
   checkText,
   draftCourse as propose,
   framed,
+  inTimeOrder,
+  placesOf,
   unplacedIn,
   unplacedTexts,
   type CourseProblem,
@@ -61,7 +63,8 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
     const { found, sessions, setting } = await open(at, id, seen);
     if (found.version !== version) throw new Refusal('clash');
     const before = setting.planning;
-    const next = sessions.map((session): Session => {
+    const places = placesOf(inTimeOrder(sessions), found.goals, before);
+    const next = inTimeOrder(sessions).map((session, index): Session => {
       const taken = classes.find((one) => one.session === session.id);
       if (!taken) return session;
       if (session.fixed) throw new Refusal('late', 'A past or published class is left as it is.');
@@ -73,7 +76,7 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
         const had = stood.find(({ technique }) => technique === way.technique);
         return had ? { ...had, ...way } : { id: at.newId(), kind: 'technique', ...way, tempo: before.tempo };
       });
-      return { ...session, ...framed(session, techniques, sessions[0].date, before, at.newId) };
+      return { ...session, ...framed(session, techniques, places[index], before, at.newId) };
     });
     // Who may do what is asked for the blocks as they would stand.
     const { planning } = await settingOf(at, found, next);

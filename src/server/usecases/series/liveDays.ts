@@ -195,7 +195,9 @@ const alike = (one: readonly { technique: string; pattern: string; dose: string 
 /** The plan of a live day's class: the day's practice, and what stands around it. */
 function planOf(at: Writing<Staff>, of: Live, date: IsoDate, day: SeriesDay, minutes: number, planning: Planning): readonly Block[] {
   const techniques = day.blocks.map((block) => ({ ...block, id: at.newId() }));
-  return framed({ id: '', date, start: of.asked.start, minutes, blocks: [], fixed: false }, techniques, of.firstDate, planning, at.newId).blocks;
+  const dates = datesOf(of);
+  const place = { at: dates.indexOf(date), classes: dates.length, talk: false };
+  return framed({ id: '', date, start: of.asked.start, minutes, blocks: [], fixed: false }, techniques, place, planning, at.newId).blocks;
 }
 
 const factsOf = (of: Live) => ({
