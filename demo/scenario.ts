@@ -177,7 +177,8 @@ async function runningCourse(
   const { firstDate, teacher } = form;
   const before = () => director(addDays(firstDate, -6), '09:00');
   const planning = await before();
-  const { id } = await createCourse(planning, { ...form, once: newId() });
+  // Drafted as courses were last autumn.
+  const { id } = await createCourse(planning, { ...form, arc: { pace: 'soon', breath: 'usual' }, once: newId() });
   await draftCourse(planning, { course: id, version: 1, seen: await seenOf(planning, id) });
   const sessions = await sessionsOf(await before(), [id]);
   for (const [index, session] of sessions.filter(({ date }) => date <= addDays(today, ahead)).entries()) {

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, type InferType, string } from 'yup';
-import { BENDS, COURSE_LIMITS, STEP_ANSWERS } from '@/core/course';
+import { BENDS, BREATHS, COURSE_LIMITS, PACES, STEP_ANSWERS, USUAL_ARC } from '@/core/course';
 import { FORM_LIMITS } from './limits';
 import { clock, day, dose, id, line, oneOf, once, optionalDay, pattern, seen, slug, technique, version, whole, words } from './rules';
 
@@ -28,6 +28,7 @@ export const courseForm = object({
   teacher: id().required('Please choose a teacher.'),
   /** The director says of the group that it is settled. */
   settled: boolean().default(false),
+  arc: object({ pace: oneOf(PACES).default(USUAL_ARC.pace), breath: oneOf(BREATHS).default(USUAL_ARC.breath) }).default(USUAL_ARC),
   goals: array()
     .test(
       'once',

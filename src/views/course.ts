@@ -1,5 +1,5 @@
 import type { IsoDate } from '@/core/units';
-import type { Check, ClassChange, Goal, WayOut } from '@/core/course';
+import type { Arc, Check, ClassChange, Goal, WayOut } from '@/core/course';
 
 /** What pages are given about courses. */
 
@@ -17,6 +17,7 @@ export interface CourseRequest {
   readonly start: string;
   readonly minutes: number;
   readonly settled: boolean;
+  readonly arc: Arc;
   /** What the cohort practises already. */
   readonly already: string[];
   readonly goals: Goal[];
@@ -91,6 +92,8 @@ export interface SessionPlank {
   readonly planned: number;
   readonly techniques: readonly Chip[];
   readonly week: number;
+  /** What it is for: said by hand, else drafted from what stands in it. */
+  readonly purpose: string;
   readonly state: SessionState;
   readonly logged: string | null;
 }
@@ -109,6 +112,12 @@ export interface CourseView {
     /** What would make every goal possible, tried beforehand: what the button says, and what it sends. */
     readonly mends: readonly WayOut[];
     readonly goals: readonly string[];
+    /** By goal: the week it is reached in; null where it is not. */
+    readonly reached: readonly (number | null)[];
+    /** How it is built. */
+    readonly arc: Arc;
+    /** What a course that is spread over the weeks should be and is not. */
+    readonly lacks: readonly string[];
     /** The series whose live days its classes are, where it is one's. */
     readonly series: { readonly id: string; readonly name: string } | null;
   };
@@ -132,6 +141,8 @@ export interface CourseView {
   readonly today: IsoDate;
   readonly mayEdit: boolean;
   readonly sessions: readonly SessionPlank[];
+  /** What each week is about, by its number. */
+  readonly themes: Readonly<Record<number, string>>;
   readonly checks: readonly ShownCheck[];
   /** The director's alone. */
   readonly ready: readonly ReadyLine[];

@@ -74,6 +74,8 @@ export interface PlanView {
   readonly cohort: { readonly id: string; readonly name: string };
   /** What the class is for, and what its teacher should know. */
   readonly purpose: string;
+  /** What it is for where nobody said so by hand. */
+  readonly drafted: string;
   readonly note: string;
   /** The classes before and after it, and which it is of how many; 0 where it is cancelled. */
   readonly before: { readonly id: string; readonly date: IsoDate } | null;

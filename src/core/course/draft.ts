@@ -42,6 +42,8 @@ export interface SpreadProof extends Proved {
   /** No draft breaks less than this; and whether what is broken had to be. */
   readonly leastBroken: number;
   readonly weight: number;
+  /** By goal: the number of the class it could be reached in as soon as it can be taught. */
+  readonly soonest: readonly (number | null)[];
 }
 
 export interface Draft {
@@ -160,7 +162,7 @@ const spread: Search =
     const { file, one, first, wayOf, practicesOf } = arcProblemOf(ordered, goals, planning, arc);
     const classesOf = (sessions: ArcDraft['sessions']) =>
       sessions.map((held) => held.map(([id, step, ms]): Way => ({ first: first(id), ...wayOf(id, step, ms) })));
-    const proofOf = ({ status, judged, least }: ArcDraft): SpreadProof => ({
+    const proofOf = ({ status, judged, least, soonest: soonestReached }: ArcDraft): SpreadProof => ({
       aim: 'spread',
       proved: status === 'proved',
       dropped: judged.dropped,
@@ -170,6 +172,7 @@ const spread: Search =
       used: judged.used.map(Math.floor),
       leastBroken: least.Q,
       weight: judged.Q,
+      soonest: soonestReached,
     });
     const draft = draftArc(file, one, { looks, onBetter: told && ((better) => onBetter(classesOf(better.sessions), proofOf(better))) });
     const standing = practicesOf(ordered);

@@ -1,6 +1,7 @@
 /** Courses: dated sessions, the rules of planning, the draft, and the checks that run after every change. */
 export * from './types';
 export * from './dates';
+export { aboutCourse, lackText, type About } from './about';
 export { COURSE_LIMITS } from './limits';
 export { planningOf } from './problem';
 export { draftCourse, framed, placesOf, type ClassPlace, type Proof, type SoonProof, type SpreadProof } from './draft';
@@ -12,6 +13,6 @@ export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, publishes, type 
 export { mended } from './mends';
 export { withTriedMends } from './tried';
 export { byHand, edit, pinned, refusedText, stepped, STEP_ANSWERS, withReview, type StepAnswer, type Edit } from './edits';
-export { aheadTexts, checkText, mendText, unplacedTexts, waysOut, type WayOut } from './words';
+export { aheadTexts, breathText, checkText, paceText, mendText, unplacedTexts, waysOut, type WayOut } from './words';
 export * from './bend';
 export { classChanges, newSince, type ClassChange, type ClassFacts } from './changes';

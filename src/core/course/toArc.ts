@@ -139,6 +139,11 @@ export function arcProblemOf(sessions: readonly CourseSession[], goals: readonly
           })
       : null,
   );
+  const practiceOf = ({ technique, pattern, dose }: TechniqueBlock): Practice | null => {
+    const step = doses.has(technique) ? stepOf(technique, pattern) : -1;
+    const units = step < 0 ? null : doses.get(technique)!.units(dose);
+    return units === null ? null : [technique, step, lengthOf(doses.get(technique)!.measure(pattern), units)];
+  };
   const arcCase: ArcCase = { ...one, best: undefined, goals: asked, fixed };
   return {
     file: arcFile,
@@ -146,17 +151,12 @@ export function arcProblemOf(sessions: readonly CourseSession[], goals: readonly
     first,
     /** What stands in a course, as a draft has it; null where something of it is no draft's. */
     practicesOf: (of: readonly CourseSession[]): Practice[][] | null => {
-      const all = of.map(({ blocks, fixed: stays }) =>
-        stays
-          ? []
-          : techniquesIn(blocks).map(({ technique, pattern, dose }): Practice | null => {
-              const step = doses.has(technique) ? stepOf(technique, pattern) : -1;
-              const units = step < 0 ? null : doses.get(technique)!.units(dose);
-              return units === null ? null : [technique, step, lengthOf(doses.get(technique)!.measure(pattern), units)];
-            }),
-      );
-      return all.every((held) => held.every((one) => one !== null)) ? (all as Practice[][]) : null;
+      const all = of.map(({ blocks, fixed: stays }) => (stays ? [] : techniquesIn(blocks).map(practiceOf)));
+      return all.every((held) => held.every((each) => each !== null)) ? (all as Practice[][]) : null;
     },
+    practiceOf,
+    /** A dose of a technique as it stands on a plan. */
+    textOf: (id: string, units: number): string => doses.get(id)!.text(units),
     /** A practice as it stands on a plan. */
     wayOf: (id: string, step: number, ms: number): { readonly pattern: string; readonly dose: string } => {
       const { pattern } = stepsOf(id)[Math.max(0, step - (below.get(id) ?? 0))];

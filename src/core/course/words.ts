@@ -8,11 +8,19 @@ import type { Check } from './checks';
 import type { Mend } from './mends';
 import { mendOfText, requestText } from './drafting';
 import type { Blocked, MendCode, UpTo, Unplaced } from './unplaced';
+import { BREATH_SHARES } from './limits';
+import type { Arc } from './types';
 
 /** Codes made into sentences, here and nowhere else. */
 
 const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 const peopleText = (n: number) => (n === 1 ? 'one person' : `${n} people`);
+
+/** When new things come, as a sentence goes on after "New things come". @example paceText('soon') // "as soon as they can be taught" */
+export const paceText = (pace: Arc['pace']): string => (pace === 'soon' ? 'as soon as they can be taught' : 'spread over the weeks');
+
+/** How much of the hour is breathing, as a sentence goes on after "Breath fills". @example breathText('usual') // "up to 45 % of the hour" */
+export const breathText = (breath: Arc['breath']): string => `up to ${Math.round(BREATH_SHARES[breath][1] * 100)} % of the hour`;
 
 /** What a check says, after the technique's name and the day. */
 export function checkText({ finding, date }: Pick<Check, 'finding' | 'date'>, { find }: Library): string {

@@ -11,6 +11,7 @@ const course = (over: Partial<CoursePackage> = {}): CoursePackage => ({
   start: '18:30',
   minutes: 60,
   settled: false,
+  arc: { pace: 'soon', breath: 'full' },
   already: ['equal-4-4'],
   goals: [{ technique: 'longer-4-6', pattern: '4:6', dose: '6 min', practise: 2, everyDays: 7, stepMinutes: 0.5 }],
   ladder: SHIPPED_EDGES.filter(({ to }) => to === 'longer-4-6').map(({ needs, to, sessions, days }) => ({ needs, to, sessions, days })),

@@ -1,3 +1,4 @@
+import { BREATHS, PACES, USUAL_ARC, type Arc } from '../course';
 import { findCircle, type Edge } from '../ladder';
 import type { Library, OwnEntry } from '../library';
 import { formatDose, formatPattern, parseDose, parsePattern, problemText } from '../pattern';
@@ -57,6 +58,8 @@ export interface CoursePackage {
   readonly start: string;
   readonly minutes: number;
   readonly settled: boolean;
+  /** How it is built; as usual in a file that does not say. */
+  readonly arc: Arc;
   /** What the cohort practised before it. */
   readonly already: readonly string[];
   /** What it climbs to, and how fast. */
@@ -87,6 +90,12 @@ export const PACKAGE_LIMITS = { characters: 1_500_000, classes: 182, blocks: 40,
 export function writePackage({ series, classes, ...course }: CoursePackage): string {
   return `${JSON.stringify({ format: PACKAGE_FORMAT, version: VERSION, ...course, ...(series ? { series } : {}), classes }, null, 2)}\n`;
 }
+
+/** How a course is built, as far as a file says it. */
+const arcOf = ({ pace, breath }: Raw): Arc => ({
+  pace: PACES.find((one) => one === pace) ?? USUAL_ARC.pace,
+  breath: BREATHS.find((one) => one === breath) ?? USUAL_ARC.breath,
+});
 
 const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? (value as readonly unknown[]) : []);
 const text = (value: unknown, most: number): string => (typeof value === 'string' ? value.trim().slice(0, most + 1) : '');
@@ -217,6 +226,7 @@ export function readPackage(
     start,
     minutes: reading.number(raw.minutes, 'Its minutes', 15, 180),
     settled: raw.settled === true,
+    arc: arcOf(isRaw(raw.arc) ? raw.arc : {}),
     already: list(raw.already).map((id) => reading.technique(id)),
     goals: list(raw.goals).map((goal) => goalOf(isRaw(goal) ? goal : {}, reading)),
     ladder,

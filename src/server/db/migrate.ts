@@ -19,6 +19,7 @@ import { Migration20261206000000_series_steps } from './migrations/Migration2026
 import { Migration20261207000000_series_told } from './migrations/Migration20261207000000_series_told';
 import { Migration20261208000000_signs_stand } from './migrations/Migration20261208000000_signs_stand';
 import { Migration20261209000000_changes } from './migrations/Migration20261209000000_changes';
+import { Migration20261210000000_arc } from './migrations/Migration20261210000000_arc';
 import { grantAll } from './grants';
 import { databaseUrl } from './orm';
 import { reseal } from './reseal';
@@ -41,6 +42,7 @@ const MIGRATIONS = {
   Migration20261207000000_series_told,
   Migration20261208000000_signs_stand,
   Migration20261209000000_changes,
+  Migration20261210000000_arc,
 } as const;
 
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */

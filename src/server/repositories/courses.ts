@@ -1,5 +1,5 @@
 import type { InferEntity } from '@mikro-orm/core';
-import { refusedText, type CourseSession, type Edit, type Goal, type Unplaced } from '@/core/course';
+import { refusedText, type Arc, type CourseSession, type Edit, type Goal, type Unplaced } from '@/core/course';
 import type { Block, NamedBlock, PlanChange } from '@/core/plan';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Actor, Staff } from '../auth/actors';
@@ -35,6 +35,7 @@ export interface Course {
   readonly unplaced: readonly Unplaced[];
   /** The director says that the group is settled. */
   readonly settled: boolean;
+  readonly arc: Arc;
   readonly accepted: readonly Accepted[];
   readonly copiedFrom: string | null;
   /** A class of its own, without a course around it. */
@@ -43,7 +44,7 @@ export interface Course {
 }
 
 /** What a course is asked for, as far as it can be changed on top of it. */
-export type Requested = Pick<Course, 'name' | 'cohort' | 'teacher' | 'firstDate' | 'weeks' | 'weekdays' | 'start' | 'minutes' | 'settled' | 'goals'>;
+export type Requested = Pick<Course, 'name' | 'cohort' | 'teacher' | 'firstDate' | 'weeks' | 'weekdays' | 'start' | 'minutes' | 'settled' | 'arc' | 'goals'>;
 
 export interface Session extends CourseSession {
   readonly course: string;
@@ -259,12 +260,12 @@ export type { CourseSnapshot } from '../db/rows';
 /** A course as it stands, so that a change of it can be told and taken back. */
 export async function snapshotOf(desk: Desk<Actor>, id: string): Promise<CourseSnapshot> {
   const row = (await readRow(desk, CourseRow, { id: knownId(id) }))!;
-  const { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals, unplaced, accepted, removedAt, version } = row;
+  const { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, arc, goals, unplaced, accepted, removedAt, version } = row;
   const [sessions, { already }] = [await allSessionsOf(desk, [id]), (await readRow(desk, CohortRow, { id: cohort }))!];
   return {
     version,
     practises: already,
-    course: { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals, unplaced, accepted, removedAt },
+    course: { name, cohort, teacher, firstDate, weeks, weekdays, start, minutes, settled, arc, goals, unplaced, accepted, removedAt },
     sessions: sessions.map((one) => ({
       id: one.id,
       version: one.version,

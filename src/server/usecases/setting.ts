@@ -50,7 +50,7 @@ async function asReached(desk: Desk<Actor>, sessions: readonly Session[]): Promi
 /** Everything the core asks about a course, gathered once; answers are opened here, and only numbers go on. */
 export async function settingOf(
   desk: Desk<Actor>,
-  course: Pick<Course, 'cohort' | 'teacher' | 'goals' | 'firstDate' | 'weeks' | 'weekdays' | 'settled'>,
+  course: Pick<Course, 'cohort' | 'teacher' | 'goals' | 'firstDate' | 'weeks' | 'weekdays' | 'settled' | 'arc'>,
   sessions: readonly Session[],
 ): Promise<Setting> {
   const of = sessions[0]?.course;
@@ -101,6 +101,7 @@ export async function settingOf(
   const problem = {
     sessions: reached,
     goals: course.goals,
+    arc: course.arc,
     own,
     already,
     tempo,

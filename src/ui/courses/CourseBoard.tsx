@@ -25,6 +25,7 @@ import { useNotice } from '../look/Notices';
 import { More, type MoreItem } from '../shell/More';
 import { Plank } from '../shell/Plank';
 import { Checks } from './Checks';
+import { Built } from './Built';
 import { CourseLadder } from './CourseLadder';
 import { differences } from './differences';
 import { asSeen, CancelClass, ClosedDays, EndOrRemove, Reopened, type Wish } from './LifeHappens';
@@ -202,6 +203,7 @@ export function CourseBoard({ view, title, begin, children }: Props) {
           <p aria-live="polite" className={said ? 'small' : 'sr'}>
             {said}
           </p>
+          <Built view={view} />
           <Checks
             checks={view.checks}
             accepted={view.accepted}

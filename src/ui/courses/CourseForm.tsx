@@ -3,10 +3,12 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { createCourseAction } from '@/app/actions/courses';
+import { USUAL_ARC } from '@/core/course';
 import { courseForm, type CourseInput } from '@/forms';
 import { Amount, Day, Field, Pick, Refusal, Time } from '../forms/fields';
 import { Form } from '../forms/Form';
 import { useForm } from '../forms/useForm';
+import { ArcFields } from './ArcFields';
 import styles from './CourseForm.module.css';
 import { goalOf, Goals, type Teachable } from './Goals';
 import { Weekdays } from './Weekdays';
@@ -31,6 +33,7 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
     minutes: 60,
     teacher: teachers[0]?.id ?? '',
     goals: [goalOf(techniques, 'longer-4-6')],
+    arc: USUAL_ARC,
   };
   const form = useForm<CourseInput, { id: string }>(courseForm as never, initial, createCourseAction, ({ id }) => router.push(`/courses/${id}`));
   return (
@@ -46,6 +49,7 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
         <Weekdays control={form.control} name="weekdays" />
       </div>
       <Goals form={form} techniques={techniques} />
+      <ArcFields form={form} />
       <Refusal message={form.refusal} />
       <div className="row">
         <Button type="submit" variant="contained" disabled={form.busy}>

@@ -76,6 +76,7 @@ export function CourseLadder({ view, move, pin }: Props) {
               move={row.date < today ? null : move}
               neighbours={neighboursOf(sessions, row.id, today)}
               pin={row.date < today || row.fixed ? null : pin}
+              theme={view.themes[row.week] ?? null}
               before={lastTime?.classes[sessions.indexOf(row)] ?? null}
             />,
           ])}
@@ -149,11 +150,13 @@ interface PlankProps {
   readonly move: Props['move'];
   readonly neighbours: ReturnType<typeof neighboursOf>;
   readonly pin: Props['pin'];
+  /** What its week is about. */
+  readonly theme: string | null;
   /** What the class of the course it was copied from said. */
   readonly before: string | null;
 }
 
-function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, neighbours, pin, before }: PlankProps) {
+function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, neighbours, pin, theme, before }: PlankProps) {
   const { setNodeRef, isOver } = useDroppable({ id: row.id, disabled: !move });
   const over = row.planned > row.minutes;
   const classes = [styles.plank, beam ? styles.beam : '', past ? styles.past : '', current ? styles.current : '', isOver ? styles.over : ''].join(
@@ -169,7 +172,10 @@ function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, 
     >
       <th scope="row">
         {top && <span className={styles.week}>Week {row.week}</span>}
-        <Link href={`/plans/${row.id}`}>{dayText(row.date)}</Link>
+        <Link href={`/plans/${row.id}`} title={row.purpose || undefined}>
+          {dayText(row.date)}
+        </Link>
+        {top && theme && <span className={styles.theme}>{theme}</span>}
         <span className={styles.state}>{row.logged ?? STATE[row.state]}</span>
         {before && <span className={styles.state}>last time: {before}</span>}
         {wrong.length > 0 && <span className={styles.wrong}>{wrong.map(({ title, text }) => `${title ?? 'It'} ${text}`).join('. ')}</span>}
@@ -233,6 +239,7 @@ function TechniqueChip({
     event.preventDefault();
     move(chip.id, to);
   };
+  const under = chip.review && !chip.fresh ? 'review' : shortDose(chip.dose);
   const label = `${chip.name}, ${chip.dose}, on ${date}${chip.fresh ? ', new' : chip.review ? ', a review' : ''}${chip.pinned ? ', pinned' : ''}${wrong ? ', has a check' : ''}`;
   return (
     <button
@@ -252,7 +259,7 @@ function TechniqueChip({
     >
       {chip.pinned && <span className={styles.peg} aria-hidden="true" />}
       <span className="num">{chip.chip}</span>
-      <span className={styles.dose}>{chip.review && !chip.fresh ? 'review' : shortDose(chip.dose)}</span>
+      {under !== chip.chip && <span className={styles.dose}>{under}</span>}
     </button>
   );
 }

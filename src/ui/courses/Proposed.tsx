@@ -4,12 +4,12 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState } from 'react';
-import { unplacedTexts, waysOut } from '@/core/course';
+import { lackText, unplacedTexts, waysOut } from '@/core/course';
 import { dayText } from '@/core/units';
 import type { CourseView } from '@/views/course';
 import { useLibrary } from '../shell/Inside';
 import { Mends } from './Mends';
-import { changesIn, proofText, type Proposal } from './proposal';
+import { changesIn, givesUpText, proofText, type Proposal } from './proposal';
 import styles from './Proposed.module.css';
 
 interface Props {
@@ -32,6 +32,9 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
   const taken = new Set(changes.map(({ session }) => session).filter((session) => !dropped.has(session)));
   const unplaced = running ? [] : (proposal?.unplaced ?? []);
   const mends = waysOut(unplaced, library);
+  const givesUp = proposal && !running ? givesUpText(proposal.proof, view.course.goals) : null;
+  const nameOf = (id: string) => library.find(id)?.name ?? id;
+  const lacks = proposal && !running && proposal.proof.aim === 'spread' ? proposal.proof.broken.map((broken) => lackText(broken, nameOf)) : [];
   const turn = (session: string) => setDropped(new Set(dropped.has(session) ? [...dropped].filter((one) => one !== session) : [...dropped, session]));
   return (
     <section className={`sheet stack ${styles.proposed}`} aria-label="The draft">
@@ -39,6 +42,16 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
         {proposal ? proofText(proposal.proof, view.course.goals, !running) : 'Looking for a first draft.'}{' '}
         {!running && proposal && changes.length === 0 && 'Nothing would change.'}
       </p>
+      {givesUp && (
+        <p className="small soft">
+          What it gives up for that: {givesUp} How it is built is chosen in what is asked.
+        </p>
+      )}
+      {lacks.map((text) => (
+        <p key={text} className="small">
+          {text}
+        </p>
+      ))}
       {unplacedTexts(unplaced, library).map((text) => (
         <p key={text}>{text}</p>
       ))}

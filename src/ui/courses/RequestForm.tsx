@@ -17,6 +17,7 @@ import { Clash } from '../forms/Clash';
 import { Amount, Day, Field, Pick, Refusal, Time } from '../forms/fields';
 import { useForm } from '../forms/useForm';
 import { useNotice } from '../look/Notices';
+import { ArcFields } from './ArcFields';
 import styles from './CourseForm.module.css';
 import { Goals, type Teachable } from './Goals';
 import { OutcomeLines } from './OutcomeLines';
@@ -141,6 +142,7 @@ export function RequestForm({ request, choices, begun }: Props) {
         </div>
       </div>
       <Goals form={form} techniques={choices.techniques} />
+      <ArcFields form={form} />
       {theirs ? (
         <Clash differs={theirs.differs} onTheirs={() => settle(theirs, false)} onMine={() => settle(theirs, true)} />
       ) : (

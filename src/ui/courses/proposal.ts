@@ -54,6 +54,22 @@ function spreadText({ proved, dropped, least, reached, broken, leastBroken, weig
   return `${[many, whole ?? short, known].filter(Boolean).join('; ')}.`;
 }
 
+/**
+ * What a course that is spread over the weeks gives up for that.
+ * @example givesUpText(proof, ['4:7:8']) // "4:7:8 is reached in class 16; as soon as it can be taught it could be in class 9."
+ */
+export function givesUpText(proof: Proof, goals: readonly string[]): string | null {
+  if (proof.aim === 'soon') return null;
+  const later = proof.reached.flatMap((at, index) => {
+    const could = proof.soonest[index];
+    return at !== null && could !== null && could < at ? [{ name: goals[index], at, could }] : [];
+  });
+  if (later.length === 0) return null;
+  const [first, ...others] = later;
+  const rest = others.map(({ name, at, could }) => `${name} in class ${at}, not ${could}`);
+  return `${[`${first.name} is reached in class ${first.at}; as soon as it can be taught it could be in class ${first.could}`, ...rest].join('; ')}.`;
+}
+
 function soonText({ proved, dropped, least, sum, bound, reached, earliest }: SoonProof, goals: readonly string[], done: boolean): string {
   const kept = goals.filter((_, index) => reached[index] !== null).length;
   const many = dropped === 0 ? 'Every goal has its place' : `${kept} of ${goals.length} goals have their place`;

@@ -104,7 +104,7 @@ export function PlanBoard({ plan }: { plan: PlanView }) {
       )}
       <div className="two">
         <div>
-          <VoiceFields voice={sheet} editable={mayEdit} onChange={change} />
+          <VoiceFields voice={sheet} drafted={plan.drafted} editable={mayEdit} onChange={change} />
           <ol className={styles.blocks}>
             {drafts.map((draft, index) => (
               <BlockRow

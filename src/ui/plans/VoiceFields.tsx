@@ -5,16 +5,18 @@ import { Claims } from '../fields';
 
 interface Props {
   readonly voice: Voice;
+  /** What today is for in the draft's words; they stand until it is said by hand. */
+  readonly drafted: string;
   readonly editable: boolean;
   readonly onChange: (more: Partial<Voice>) => void;
 }
 
 /** What the class is for, in a line, and what its teacher should know. */
-export function VoiceFields({ voice: { purpose, note }, editable, onChange }: Props) {
+export function VoiceFields({ voice: { purpose, note }, drafted, editable, onChange }: Props) {
   if (!editable)
     return (
       <>
-        {purpose && <p className="lead">{purpose}</p>}
+        {(purpose || drafted) && <p className="lead">{purpose || drafted}</p>}
         {note && <p className="note">{note}</p>}
       </>
     );
@@ -23,9 +25,10 @@ export function VoiceFields({ voice: { purpose, note }, editable, onChange }: Pr
       <TextField
         id="purpose"
         label="What today is for"
-        placeholder="Today the hold arrives; keep it light"
+        placeholder={drafted || 'Today the hold arrives; keep it light'}
         value={purpose}
         onChange={({ target }) => onChange({ purpose: target.value })}
+        helperText={drafted && !purpose ? 'As it is drafted. Say it your way, and it stays.' : undefined}
         slotProps={{ htmlInput: { maxLength: FORM_LIMITS.about } }}
       />
       <Claims text={purpose} onTake={(text) => onChange({ purpose: text })} />

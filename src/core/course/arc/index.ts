@@ -22,6 +22,8 @@ export interface ArcDraft {
   readonly judged: Judged;
   /** No course has a smaller aim, or breaks less. */
   readonly least: { readonly Q: number; readonly J: number; readonly dropped: number };
+  /** By goal: the class it is reached in as soon as it can be taught. */
+  readonly soonest: readonly (number | null)[];
 }
 
 export interface ArcAsking {
@@ -66,6 +68,7 @@ export function draftArc(file: ArcFile, given: ArcCaseOfFile, { looks, enough = 
       parts: sessions.map((held, at) => (one.fixed[at] || !isFound ? null : partsIn(at, held))),
       judged,
       least,
+      soonest: from.solved.reached,
     };
   };
   const partsIn = (at: number, held: readonly Practice[]) =>

@@ -82,7 +82,8 @@ export function purposesOf(file: ArcFile, one: ArcCase, request: Request, sessio
                 ? { what: 'grows', technique: grown[0].id, units: grown[0].units }
                 : { what: 'at ease', technique: highest }));
     const technique = main.what === 'together' ? main.techniques[0] : main.technique;
-    const other = grown.find(({ id }) => id !== technique);
+    const about = main.what === 'together' ? main.techniques : [technique];
+    const other = grown.find(({ id }) => !about.includes(id));
     const lately = sessions.slice(Math.max(0, at - LATELY), at).flatMap((placed) => placed.map(([id]) => id));
     const often = [...new Set(lately)]
       .map((id) => ({ id, times: lately.filter((one) => one === id).length }))

@@ -1,5 +1,5 @@
 import { defineEntity, p } from '@mikro-orm/core';
-import type { Goal, Unplaced } from '@/core/course';
+import type { Arc, Goal, Unplaced } from '@/core/course';
 import type { Block, NamedBlock, PlanChange } from '@/core/plan';
 import type { Attendance, BlockDone, FirstBreath, Mood, Reached } from '@/core/teach';
 import type { HeldReason } from '../kinds';
@@ -65,6 +65,8 @@ export const CourseRow = defineEntity({
     unplaced: p.json<readonly Unplaced[]>(),
     /** The director says that the group is settled. */
     settled: p.boolean(),
+    /** When new things come, and how much of the hour is breathing. */
+    arc: p.json<Arc>(),
     /** Checks that were accepted, each with its reason. */
     accepted: p.json<readonly Accepted[]>(),
     /** The course it was copied from. */

@@ -1,3 +1,4 @@
+import { breathText, paceText } from '@/core/course';
 import { isDeepStrictEqual } from 'node:util';
 import { blockName, techniquesIn } from '@/core/plan';
 import { dayText, isoDate } from '@/core/units';
@@ -66,6 +67,7 @@ export async function compareRequest(desk: Desk, input: unknown): Promise<Reques
     start,
     minutes,
     settled,
+    arc,
     goals,
   }: Omit<Requested, 'cohort' | 'firstDate'> & { firstDate: string }) => [
     `Its name: ${name}`,
@@ -76,6 +78,8 @@ export async function compareRequest(desk: Desk, input: unknown): Promise<Reques
     `Starts at ${start}`,
     `${minutes} minutes`,
     settled ? 'A settled group' : 'Not said to be a settled group',
+    `New things come ${paceText(arc.pace)}`,
+    `Breath: ${breathText(arc.breath)}`,
     ...goals.map((goal) => `Goal ${nameOf(goal.technique)}: ${goal.pattern}, ${goal.dose}, classes: ${goal.practise}`),
   ];
   const yours = new Set(inWords({ ...mine, goals: asGoals(mine.goals) }));
@@ -92,9 +96,9 @@ export async function compareRequest(desk: Desk, input: unknown): Promise<Reques
 }
 
 function requestOf(found: Course, sessions: readonly Session[], { already }: Cohort): CourseRequest {
-  const { id, version, name, cohort: of, teacher, firstDate, weeks, weekdays, start, minutes, settled, goals } = found;
+  const { id, version, name, cohort: of, teacher, firstDate, weeks, weekdays, start, minutes, settled, arc, goals } = found;
   const seen = sessions.map((session) => ({ session: session.id, version: session.version }));
-  const asked = { name, cohort: of, teacher, firstDate, weeks, weekdays: [...weekdays], start, minutes, settled, goals: [...goals] };
+  const asked = { name, cohort: of, teacher, firstDate, weeks, weekdays: [...weekdays], start, minutes, settled, arc, goals: [...goals] };
   return { course: id, version, seen, ...asked, already: [...already] };
 }
 

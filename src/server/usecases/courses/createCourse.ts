@@ -1,4 +1,4 @@
-import { closureOn, courseDates } from '@/core/course';
+import { closureOn, courseDates, USUAL_ARC } from '@/core/course';
 import { isoDate, weekday } from '@/core/units';
 import { courseForm, singleForm } from '@/forms';
 import { authorise } from '../../auth/permissions';
@@ -44,7 +44,7 @@ export async function createSingle(desk: Desk, input: unknown): Promise<{ readon
     await cohort(at, form.cohort);
     await teacher(at, form.teacher);
     const id = at.newId();
-    const asked = { firstDate: day, weeks: 1, weekdays: [weekday(day)], goals: [], settled: false, single: true, copiedFrom: null };
+    const asked = { firstDate: day, weeks: 1, weekdays: [weekday(day)], goals: [], settled: false, arc: USUAL_ARC, single: true, copiedFrom: null };
     await addCourse(at, { ...form, ...asked, id, classes: [{ date: day }] });
     const [session] = await sessionsOf(afresh(at), [id]);
     return { session: session.id };

@@ -1,4 +1,5 @@
 import {
+  aboutCourse,
   aheadTexts,
   blockedAhead,
   byHarm,
@@ -10,6 +11,7 @@ import {
   mended,
   mendText,
   publishes,
+  reachedIn,
   unplacedTexts,
   waysOut,
   weekOf,
@@ -76,6 +78,11 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
   const undrafted = !of && found.unplaced.length === 0 && sessions.every(({ blocks }) => techniquesIn(blocks).length === 0);
   const counts = may(desk.who.role, 'see reasons');
   const ahead = undrafted ? aheadTexts(blockedAhead(sessions, found.goals, planning), planning.basis.library, counts) : [];
+  const about = aboutCourse(reached, found.goals, planning, found.arc);
+  const reachedOn = found.goals.map((goal) => {
+    const at = reachedIn(sessions, goal);
+    return at === null ? null : weekOf(found.firstDate, sessions[at - 1].date);
+  });
   const silent = new Set(found.accepted.map(({ key }) => key));
   return {
     course: {
@@ -89,6 +96,9 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
       unplaced: [...ahead, ...unplacedTexts(found.unplaced, planning.basis.library, counts)],
       mends: waysOut(found.unplaced, planning.basis.library),
       goals: found.goals.map(({ technique }) => nameOf(technique)),
+      reached: reachedOn,
+      arc: found.arc,
+      lacks: about.lacks,
       series: of ? { id: of.id, name: of.name } : null,
     },
     cohort: { id: group.id, name: group.name, people: members.length },
@@ -99,9 +109,11 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
     sessions: sessions.map((session) => ({
       ...plankOf(session, planning, seen, new Set(found.goals.map(({ technique }) => technique))),
       week: weekOf(found.firstDate, session.date),
+      purpose: session.purpose || (about.purposes.get(session.id) ?? ''),
       state: stateOf(session, progress.get(session.id), desk.today),
       logged: loggedText(progress.get(session.id)),
     })),
+    themes: Object.fromEntries(about.themes),
     checks: checks.filter(({ key }) => key === null || !silent.has(key)),
     accepted: checks.flatMap(({ key, title, text }) => {
       const accepted = found.accepted.find((one) => one.key === key);
@@ -124,7 +136,7 @@ function plankOf(
   { basis, ladder }: Planning,
   seen: Set<string>,
   goals: ReadonlySet<string>,
-): Omit<SessionPlank, 'week' | 'state' | 'logged'> {
+): Omit<SessionPlank, 'week' | 'state' | 'logged' | 'purpose'> {
   const planned = minutesUp(sessionTime(session.blocks, basis));
   const techniques = techniquesIn(session.blocks).map((block) => {
     const fresh = !seen.has(block.technique);

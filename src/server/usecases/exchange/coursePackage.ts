@@ -1,4 +1,4 @@
-import { closureOn, courseDates } from '@/core/course';
+import { closureOn, courseDates, USUAL_ARC } from '@/core/course';
 import { writePackage, type CoursePackage, type TravellingBlock } from '@/core/exchange';
 import type { PackagePreview } from '@/views/files';
 import { wayDown } from '@/core/ladder';
@@ -32,7 +32,7 @@ export async function exportCourse(desk: Desk, id: string): Promise<{ readonly n
   authorise(desk.who, 'edit courses');
   const found = await course(desk, id);
   const sessions = await sessionsOf(desk, [id]);
-  const { name, weeks, weekdays, start, minutes, settled, goals } = found;
+  const { name, weeks, weekdays, start, minutes, settled, arc, goals } = found;
   const ground = await groundOf(
     desk,
     found.cohort,
@@ -46,6 +46,7 @@ export async function exportCourse(desk: Desk, id: string): Promise<{ readonly n
     start,
     minutes,
     settled,
+    arc,
     already: ground.already,
     goals: goals.map(({ technique, pattern, dose, practise, everyDays, stepMinutes }) => ({
       technique,
@@ -83,6 +84,7 @@ export async function exportSeries(desk: Desk, id: string): Promise<{ readonly n
     start,
     minutes: USUAL_LIVE_MINUTES,
     settled: false,
+    arc: USUAL_ARC,
     ...ground,
     goals: [],
     series: { from, to, gentleEvery, live, missed, themes, pairings, kinds: days.map(({ kind }) => kind) },
@@ -176,14 +178,14 @@ export async function importCourse(desk: Desk, input: unknown): Promise<{ readon
     await bringTechniques(at, read);
     const [wayOf, all] = [await bringWays(at, read), await library(at)];
     const id = at.newId();
-    const { name, weeks, weekdays, start, minutes, settled, goals } = read;
+    const { name, weeks, weekdays, start, minutes, settled, arc, goals } = read;
     const classes = read.classes.map(({ purpose, note, blocks }, index) => ({
       date: dates[index],
       purpose,
       note,
       blocks: blocks.map((block) => arrived(block, at, wayOf, all)),
     }));
-    const asked = { name, weeks, weekdays, start, minutes, settled, goals: goals.map((goal) => ({ ...goal, by: null })) };
+    const asked = { name, weeks, weekdays, start, minutes, settled, arc, goals: goals.map((goal) => ({ ...goal, by: null })) };
     await addCourse(at, { ...asked, id, cohort: form.cohort, teacher: form.teacher, firstDate: first, single: false, copiedFrom: null, classes });
     const after = afresh(at);
     const [found, made] = [await course(after, id), await sessionsOf(after, [id])];

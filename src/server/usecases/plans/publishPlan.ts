@@ -1,4 +1,4 @@
-import { checkCourse, checkKey, checkText, publishes, type Check, type Planning } from '@/core/course';
+import { aboutCourse, checkCourse, checkKey, checkText, publishes, type Check, type Planning } from '@/core/course';
 import type { Library } from '@/core/library';
 import { changesBetween, named, voiceChanges } from '@/core/plan';
 import { isAway, lacking } from '@/core/staff';
@@ -51,7 +51,7 @@ export async function publishPlan(desk: Desk, input: unknown): Promise<{ readonl
     const away = isAway(await aways(at), to.id, session);
     if (away && !form.evenAway)
       throw invalid({ field: 'teacher', message: `${to.name} is away then. Choose somebody else, or say that it goes to them all the same.` });
-    return publish(at, session, progress, to, looked.planning, looked.found.name, judged.length > 0 ? reason : '');
+    return publish(at, voiced(session, looked, progress.plan), progress, to, looked.planning, looked.found.name, judged.length > 0 ? reason : '');
   });
 }
 
@@ -82,7 +82,7 @@ export async function publishMany(desk: Desk, input: unknown): Promise<Published
         heldBack(at, session, to, looked) ??
         (to && isAway(away, to.id, session) ? `${to.name} is away then. Find cover, or publish it on its own.` : null);
       if (why) held.push({ date: session.date, start: session.start, why });
-      else if ((await publish(at, session, own, to!, looked.planning, looked.found.name, '')).version > session.version) published.push(session.date);
+      else if ((await publish(at, voiced(session, looked, own.plan), own, to!, looked.planning, looked.found.name, '')).version > session.version) published.push(session.date);
     }
     return { published: published as Session['date'][], held };
   });
@@ -93,6 +93,8 @@ const EMPTY = 'There is nothing in this session to publish yet.';
 interface Looked {
   readonly found: Course;
   readonly sessions: readonly Session[];
+  /** As they were reached. */
+  readonly reached: readonly Session[];
   readonly planning: Planning;
   readonly checks: readonly Check[];
 }
@@ -101,7 +103,17 @@ interface Looked {
 export async function lookedAt(at: Desk, found: Course): Promise<Looked> {
   const sessions = await sessionsOf(at, [found.id]);
   const { planning, reached } = await settingOf(at, found, sessions);
-  return { found, sessions, planning, checks: checkCourse(reached, planning) };
+  return { found, sessions, reached, planning, checks: checkCourse(reached, planning) };
+}
+
+/**
+ * A class with what it is for: as somebody said by hand; else as it was published, while it stays what it was; else in the words that its
+ * draft has for it.
+ */
+export function voiced(session: Session, { found, reached, planning }: Pick<Looked, 'found' | 'reached' | 'planning'>, plan: Progress['plan']): Session {
+  if (session.purpose !== '') return session;
+  if (plan && changesBetween(plan.blocks, session.blocks, planning.basis).length === 0) return { ...session, purpose: plan.purpose };
+  return { ...session, purpose: aboutCourse(reached, found.goals, planning, found.arc).purposes.get(session.id) ?? '' };
 }
 
 /** What stands against publishing a class: what cannot be published over, and what the director may judge. Accepted checks are silent. */

@@ -22,7 +22,7 @@ import { stricterSince } from '../teach/stricterSince';
 import { listOwnWays } from '../techniques/ownWays';
 import { changeLines } from './lines';
 import { conversation } from './notes';
-import { against } from './publishPlan';
+import { against, voiced } from './publishPlan';
 import { blockSources } from './templates';
 
 /** One session as a plan: its blocks, who does what instead, the cue sheet, its versions, and what came back from the class. */
@@ -37,7 +37,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     houseOf(desk, found.cohort),
   ]);
   const edits = may(desk.who.role, 'edit plans');
-  const [{ planning, members }, progress, said, sources, ways, away, known] = await Promise.all([
+  const [{ planning, members, reached }, progress, said, sources, ways, away, known] = await Promise.all([
     settingOf(desk, found, sessions),
     progressOf(desk, [id]),
     conversation(desk, id),
@@ -67,6 +67,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     })),
   });
   const { log } = at;
+  const voice = voiced(session, { found, reached, planning }, at.plan);
   const [here, checks, inside, stricter] = await Promise.all([
     may(desk.who.role, 'answer a class') ? saidHere(desk, session, sessions, planning, members.length) : [],
     checksOf(desk, found, sessions),
@@ -82,6 +83,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     },
     cohort: { id: group.id, name: group.name },
     purpose: session.purpose,
+    drafted: voice.purpose,
     note: session.note,
     ...beside(sessions, id),
     conversation: said,
@@ -108,7 +110,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
       changes: changeLines(plan.changes),
       reason: plan.reason,
     })),
-    unpublished: at.plan && [...voiceChanges(at.plan, session), ...changesBetween(at.plan.blocks, session.blocks, studio)].map(changeLine),
+    unpublished: at.plan && [...voiceChanges(at.plan, voice), ...changesBetween(at.plan.blocks, session.blocks, studio)].map(changeLine),
     askedAgain: stricter.length > 0,
     acknowledgedAt: at.acknowledgedAt && stampIn(studio.zone, at.acknowledgedAt),
     log: log && { ...shownLog(log), unsettled: log.unsettled, each: log.each.map(shownLog) },

@@ -1,4 +1,4 @@
-import { framed, type Planning } from '@/core/course';
+import { framed, type Planning, USUAL_ARC } from '@/core/course';
 import { techniquesIn, type Block } from '@/core/plan';
 import { datesOf, type SeriesDay } from '@/core/series';
 import { dayText, weekday, type IsoDate } from '@/core/units';
@@ -211,7 +211,7 @@ const factsOf = (of: Live) => ({
 async function addLiveCourse(at: Writing<Staff>, of: Live, minutes: number): Promise<string> {
   const id = at.newId();
   const { firstDate, cohort } = of;
-  await addCourse(at, { id, ...factsOf(of), cohort, firstDate, minutes, goals: [], settled: false, single: false, copiedFrom: null, classes: [] });
+  await addCourse(at, { id, ...factsOf(of), cohort, firstDate, minutes, goals: [], settled: false, arc: USUAL_ARC, single: false, copiedFrom: null, classes: [] });
   return id;
 }
 

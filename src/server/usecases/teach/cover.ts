@@ -29,7 +29,7 @@ import { addMail } from '../../repositories/mails';
 import { members } from '../../repositories/screenings';
 import { aways, staffNames, staffToday, teachers, type StaffMember } from '../../repositories/staff';
 import { recorded } from '../courses/steps';
-import { lookedAt, publish } from '../plans/publishPlan';
+import { lookedAt, publish, voiced } from '../plans/publishPlan';
 import { houseOf } from '../setting';
 import { classesAhead } from '../staff/manage';
 
@@ -192,8 +192,8 @@ async function give(
   const was = progress.handedTo ?? found.teacher;
   await addHandover(at, session.id, was, to.id);
   if (changed && progress.plan) {
-    const { planning } = await lookedAt(at, found);
-    await publish(at, session, progress, to, planning, found.name, '');
+    const looked = await lookedAt(at, found);
+    await publish(at, voiced(session, looked, progress.plan), progress, to, looked.planning, found.name, '');
   } else await changeClass(at, session.id, session.version, {});
   const [everyone, nameOf] = [await staffToday(at), await staffNames(at)];
   const when = `${found.name}, ${dayText(session.date)} at ${session.start}`;

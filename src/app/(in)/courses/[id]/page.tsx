@@ -4,6 +4,7 @@ import { seated } from '@/app/edge';
 import { dayText } from '@/core/units';
 import { readCourse } from '@/server/usecases/courses/readCourse';
 import { CourseBoard } from '@/ui/courses/CourseBoard';
+import { headline } from '@/ui/courses/headline';
 
 export const metadata: Metadata = { title: 'Course' };
 
@@ -18,9 +19,7 @@ export default async function CoursePage({ params, searchParams }: Props) {
   const [{ id }, { cancel, publish }] = await Promise.all([params, searchParams]);
   return seated(async (desk) => {
     const view = await readCourse(desk, id);
-    const { course, cohort, teacher, sessions, week, checks } = view;
-    const drafted = sessions.some(({ techniques }) => techniques.length > 0);
-    const wrong = checks.filter(({ severity }) => severity !== 'know').length;
+    const { course, cohort, teacher, sessions } = view;
     return (
       <CourseBoard
         view={view}
@@ -42,20 +41,7 @@ export default async function CoursePage({ params, searchParams }: Props) {
           </>
         }
       >
-        <p className="lead">
-          {week === null ? 'It has not started yet. ' : week > course.weeks ? 'It is finished. ' : `Week ${week} of ${course.weeks}. `}
-          {sessions.length === 0
-            ? 'No class of it is held.'
-            : !drafted
-              ? 'Its dates stand. Press Draft, and the goals are laid out from the ground up.'
-              : course.unplaced.length > 0 && wrong === 0
-                ? `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet; nothing else is out of order.`
-                : wrong === 0
-                  ? 'Nothing is out of order.'
-                  : wrong === 1
-                    ? 'One thing wants mending.'
-                    : `${wrong} things want mending.`}
-        </p>
+        <p className="lead">{headline(view)}</p>
         {course.unplaced.length > 0 && (
           <div className="note" style={{ marginBottom: 14 }}>
             {course.unplaced.map((text) => (
