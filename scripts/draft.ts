@@ -32,7 +32,22 @@ function arcs(file: ArcFile): void {
     const purpose = purposesOf(file, one, requestOf(file, one), sessions).map((made) => (made ? purposeText(made, plainWords(file)) : ''));
     const broken = judged.broken.map(({ requirement, at, technique }) => [requirement, at, technique]);
     const { dropped, Q, J, parts: aim } = judged;
-    const shown = { id: one.id, status, dropped, bound: least.J, leastQ: least.Q, firstMs: firstMs ?? ms, ms, sessions, parts, broken, Q, J, aim, purpose };
+    const shown = {
+      id: one.id,
+      status,
+      dropped,
+      bound: least.J,
+      leastQ: least.Q,
+      firstMs: firstMs ?? ms,
+      ms,
+      sessions,
+      parts,
+      broken,
+      Q,
+      J,
+      aim,
+      purpose,
+    };
     if (args.includes('--json')) console.log(JSON.stringify(shown));
     else
       console.log(

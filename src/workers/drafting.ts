@@ -13,12 +13,12 @@ self.onmessage = ({ data: problem }: MessageEvent<CourseProblem>) => {
     planningOf(problem),
     newId,
     {
-    enough: () => performance.now() - begun > LOOKED_FOR,
-    begin: () => {
-      const from = performance.now();
-      return () => performance.now() - from > REASONED_FOR;
-    },
-    onBetter: (better) => self.postMessage({ better }),
+      enough: () => performance.now() - begun > LOOKED_FOR,
+      begin: () => {
+        const from = performance.now();
+        return () => performance.now() - from > REASONED_FOR;
+      },
+      onBetter: (better) => self.postMessage({ better }),
     },
     problem.arc,
   );

@@ -1,5 +1,5 @@
 import { techniquesIn } from '../plan';
-import { judge, purposesOf, purposeText, requestOf, themesOf, type Broken, type Practice } from './arc';
+import { judge, purposesOf, purposeText, requestOf, themesOf, type Broken } from './arc';
 import { inTimeOrder } from './checks';
 import { weekOf } from './dates';
 import { arcProblemOf } from './toArc';
@@ -27,10 +27,12 @@ export function aboutCourse(sessions: readonly CourseSession[], goals: readonly 
   const { file, one, practiceOf, textOf } = arcProblemOf(ordered, goals, planning, arc);
   const { library } = planning.basis;
   const request = requestOf(file, one);
-  const practices = ordered.map(({ blocks }) => techniquesIn(blocks).flatMap((block) => {
+  const practices = ordered.map(({ blocks }) =>
+    techniquesIn(blocks).flatMap((block) => {
       const made = practiceOf(block);
       return made ? [made] : [];
-    }));
+    }),
+  );
   const purposes = purposesOf(file, one, request, practices);
   const name = (id: string) => library.technique(id).name;
   const words = { name, dose: textOf };

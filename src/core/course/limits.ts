@@ -33,4 +33,6 @@ export const ARC_FRAME: ElasticFrame = {
 };
 
 /** How much of the hour is breathing: in the first class, at its height, in the last. */
-export const BREATH_SHARES = { calm: [0.15, 0.35, 0.25], usual: [0.2, 0.45, 0.3], full: [0.25, 0.5, 0.35] } as const satisfies Readonly<Record<string, Breath>>;
+export const BREATH_SHARES = { calm: [0.15, 0.35, 0.25], usual: [0.2, 0.45, 0.3], full: [0.25, 0.5, 0.35] } as const satisfies Readonly<
+  Record<string, Breath>
+>;

@@ -48,7 +48,14 @@ const PRACTISED = [
 const anyArc: fc.Arbitrary<Arc> = fc.record({ pace: fc.constant('spread' as const), breath: fc.constantFrom('calm', 'usual', 'full') });
 
 const dated = (weekdays: readonly number[], weeks: number, minutes: number, hour: string) =>
-  courseDates(start, weeks, weekdays, []).map((date, index): CourseSession => ({ id: `s${index}`, date, start: hour, minutes, blocks: [], fixed: false }));
+  courseDates(start, weeks, weekdays, []).map((date, index): CourseSession => ({
+    id: `s${index}`,
+    date,
+    start: hour,
+    minutes,
+    blocks: [],
+    fixed: false,
+  }));
 
 test('what is spread over the weeks is what the checks accept; a goal is reached, or it is said why not; drafted on from any class as well', () => {
   let [grown, left, stepped] = [0, 0, 0];
@@ -69,7 +76,9 @@ test('what is spread over the weeks is what the checks accept; a goal is reached
         const draft = (of: readonly CourseSession[]) =>
           draftCourse(of, goals, rules, () => `id${(next += 1)}`, { enough: enoughIn(300), looks: LOOKS, begin: () => enoughIn(100) }, arc);
         const holds = ({ sessions: made, unplaced, proof }: ReturnType<typeof draft>) => {
-          expect(checkCourse(made, rules).filter(({ severity, session }) => severity !== 'know' && !made.find(({ id }) => id === session)!.fixed)).toEqual([]);
+          expect(
+            checkCourse(made, rules).filter(({ severity, session }) => severity !== 'know' && !made.find(({ id }) => id === session)!.fixed),
+          ).toEqual([]);
           goals.forEach((goal, index) => {
             const reached = reachedIn(made, goal);
             expect([goal, reached]).toEqual([goal, proof.reached[index]]);
@@ -80,8 +89,12 @@ test('what is spread over the weeks is what the checks accept; a goal is reached
         holds(first);
         left += first.unplaced.length;
         grown += first.sessions.filter(({ blocks }) => techniquesIn(blocks).some(({ technique: id, dose }) => dose !== technique(id).dose)).length;
-        stepped += first.sessions.filter(({ blocks }) => techniquesIn(blocks).some(({ technique: id, pattern }) => pattern !== technique(id).pattern)).length;
-        const taught = first.sessions.map((session, index): CourseSession => (index < taughtSo ? { ...session, fixed: true } : { ...session, blocks: [] }));
+        stepped += first.sessions.filter(({ blocks }) =>
+          techniquesIn(blocks).some(({ technique: id, pattern }) => pattern !== technique(id).pattern),
+        ).length;
+        const taught = first.sessions.map((session, index): CourseSession =>
+          index < taughtSo ? { ...session, fixed: true } : { ...session, blocks: [] },
+        );
         holds(draft(taught));
       },
     ),

@@ -1,5 +1,5 @@
 import { wayDown } from '../ladder';
-import { techniquesIn, type TechniqueBlock } from '../plan';
+import { type TechniqueBlock } from '../plan';
 import { inTimeOrder } from './checks';
 import { forSettled, forSomebody, NOTHING_BEFORE, type Finding } from './constraints';
 import { clashesWith, isPossible, mendsFor, withoutOthers, type MendOf, type Request } from './drafting';

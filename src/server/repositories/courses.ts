@@ -44,7 +44,10 @@ export interface Course {
 }
 
 /** What a course is asked for, as far as it can be changed on top of it. */
-export type Requested = Pick<Course, 'name' | 'cohort' | 'teacher' | 'firstDate' | 'weeks' | 'weekdays' | 'start' | 'minutes' | 'settled' | 'arc' | 'goals'>;
+export type Requested = Pick<
+  Course,
+  'name' | 'cohort' | 'teacher' | 'firstDate' | 'weeks' | 'weekdays' | 'start' | 'minutes' | 'settled' | 'arc' | 'goals'
+>;
 
 export interface Session extends CourseSession {
   readonly course: string;

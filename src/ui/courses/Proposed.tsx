@@ -42,11 +42,7 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
         {proposal ? proofText(proposal.proof, view.course.goals, !running) : 'Looking for a first draft.'}{' '}
         {!running && proposal && changes.length === 0 && 'Nothing would change.'}
       </p>
-      {givesUp && (
-        <p className="small soft">
-          What it gives up for that: {givesUp} How it is built is chosen in what is asked.
-        </p>
-      )}
+      {givesUp && <p className="small soft">What it gives up for that: {givesUp} How it is built is chosen in what is asked.</p>}
       {lacks.map((text) => (
         <p key={text} className="small">
           {text}

@@ -12,13 +12,17 @@ export function headline({ week, sessions, course, checks, ready }: CourseView):
 
 function stateOf({ sessions, course, checks, ready }: Pick<CourseView, 'sessions' | 'course' | 'checks' | 'ready'>): string {
   if (sessions.length === 0) return 'No class of it is held.';
-  if (sessions.every(({ techniques }) => techniques.length === 0)) return 'Its dates stand. Press Draft, and the goals are laid out from the ground up.';
+  if (sessions.every(({ techniques }) => techniques.length === 0))
+    return 'Its dates stand. Press Draft, and the goals are laid out from the ground up.';
   const wrong = checks.filter(({ severity }) => severity !== 'know').length;
   const mending = wrong === 1 ? 'One thing wants mending.' : `${wrong} things want mending.`;
   if (wrong > 0) return mending;
   const few = fewReady(ready);
   if (course.unplaced.length > 0)
-    return [`${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet; nothing else is out of order.`, few]
+    return [
+      `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet; nothing else is out of order.`,
+      few,
+    ]
       .filter(Boolean)
       .join(' ');
   const weeks = course.reached.flatMap((at) => at ?? []);

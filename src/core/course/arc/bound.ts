@@ -1,11 +1,18 @@
 import { GROWS_AFTER_DAYS, lengthOf, measureOf, mostAtFirst, mostGrowth, type ArcCase, type ArcFile } from './cases';
-import { ARC_LIMITS, evenly, frameOf, PRICE, shareOf, WEIGHT, type Request } from './judge';
+import { ARC_LIMITS, evenly, PRICE, WEIGHT } from './limits';
+import { frameOf, shareOf, type Request } from './request';
 
 /**
  * What no course can do better than, whatever is begun when: requirements that must break, and the aim of the rest. Each new thing comes no
  * sooner than it could were nothing else in its way, one a class; and a class holds no more than the longest doses that are possible by then.
  */
-export function leastOf(file: ArcFile, one: ArcCase, request: Request, kept: readonly boolean[], beginable: ReadonlySet<string>): { readonly Q: number; readonly J: number } {
+export function leastOf(
+  file: ArcFile,
+  one: ArcCase,
+  request: Request,
+  kept: readonly boolean[],
+  beginable: ReadonlySet<string>,
+): { readonly Q: number; readonly J: number } {
   const { techniques } = file;
   const { days, already, head } = request;
   const S = one.dates.length;
@@ -52,7 +59,13 @@ export function leastOf(file: ArcFile, one: ArcCase, request: Request, kept: rea
   function mostBy(id: string, at: number): number {
     const { dose } = techniques[id];
     const from = head(id);
-    let [units, grown] = [Math.max(already.has(id) ? mostAtFirst(dose) : dose.low, ...one.fixed.slice(0, at).flatMap((held) => (held ?? []).flatMap(([v, , n]) => (v === id ? [n] : [])))), days[from]];
+    let [units, grown] = [
+      Math.max(
+        already.has(id) ? mostAtFirst(dose) : dose.low,
+        ...one.fixed.slice(0, at).flatMap((held) => (held ?? []).flatMap(([v, , n]) => (v === id ? [n] : []))),
+      ),
+      days[from],
+    ];
     for (let index = from + 1; index <= at; index += 1)
       if (days[index] - grown >= GROWS_AFTER_DAYS && units < dose.top && !one.fixed[index]) {
         units = Math.min(dose.top, units + mostGrowth(dose, units, file.growth));
@@ -66,7 +79,12 @@ export function leastOf(file: ArcFile, one: ArcCase, request: Request, kept: rea
  * The least unevenness of new things, one a class: the i-th no sooner than the i-th smallest class that any could stand in, and no later than
  * the i-th smallest that any must have begun by. Everything that the goals stand on has to be begun.
  */
-function leastPace(one: ArcCase, { head, already, goalOf, taught, needsOf, allowed, days }: Request, kept: readonly boolean[], beginable: ReadonlySet<string>): number {
+function leastPace(
+  one: ArcCase,
+  { head, already, goalOf, taught, needsOf, allowed, days }: Request,
+  kept: readonly boolean[],
+  beginable: ReadonlySet<string>,
+): number {
   const S = one.dates.length;
   const first = one.dates.findIndex((_, at) => !one.fixed[at]);
   const fresh = [...beginable].filter((id) => !already.has(id) && !taught.has(id));
@@ -91,14 +109,12 @@ function leastPace(one: ArcCase, { head, already, goalOf, taught, needsOf, allow
       latest = Math.min(latest, endOf(id, before, r));
     });
     for (const other of fresh)
-      for (const [needs, , times, wait] of needsOf(other)) if (needs === id) latest = Math.min(latest, endOf(id, tail(other), times, wait, days[tail(other)]));
+      for (const [needs, , times, wait] of needsOf(other))
+        if (needs === id) latest = Math.min(latest, endOf(id, tail(other), times, wait, days[tail(other)]));
     tails.set(id, latest);
     return latest;
   };
-  const windows = fresh.flatMap((id) => [
-    [head(id), tail(id)],
-    ...stepsOf(id).map((_, index) => [head(id) + index + 1, S - 1]),
-  ]);
+  const windows = fresh.flatMap((id) => [[head(id), tail(id)], ...stepsOf(id).map((_, index) => [head(id) + index + 1, S - 1])]);
   const sorted = (which: 0 | 1) => windows.map((window) => window[which]).sort((a, b) => a - b);
   const [heads, ends] = [sorted(0), sorted(1)];
   // What stands in past classes may be on its way already: then it is not known how much is new.

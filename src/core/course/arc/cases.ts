@@ -138,14 +138,20 @@ export interface ArcCaseOfFile extends Omit<ArcCase, 'fixed'> {
 /** A case with its fixed practices written out. */
 export const writtenOut = ({ techniques }: Pick<ArcFile, 'techniques'>, one: ArcCaseOfFile): ArcCase => ({
   ...one,
-  fixed: one.dates.map((_, at) => one.fixed[at]?.map((held): Held => (typeof held === 'string' ? [held, 0, techniques[held].dose.low] : held)) ?? null),
+  fixed: one.dates.map(
+    (_, at) => one.fixed[at]?.map((held): Held => (typeof held === 'string' ? [held, 0, techniques[held].dose.low] : held)) ?? null,
+  ),
 });
 
 /** A practice as a draft has it: technique, step from 0, milliseconds. */
 export type Practice = readonly [technique: string, step: number, ms: number];
 
 /** The most units that a dose grows by at once: a minute or a fifth. @example mostGrowth({ unit: 16_000, lead: 0, low: 9, top: 36 }, 18) // 3 */
-export function mostGrowth({ unit, by = 1, most = Infinity }: Pick<ArcDose, 'unit' | 'by' | 'most'>, units: number, { ms, share }: Growth = GROWTH): number {
+export function mostGrowth(
+  { unit, by = 1, most = Infinity }: Pick<ArcDose, 'unit' | 'by' | 'most'>,
+  units: number,
+  { ms, share }: Growth = GROWTH,
+): number {
   const whole = Math.min(Math.max(Math.floor(ms / unit + EPSILON), Math.floor(units * share + EPSILON)), Math.floor(most / unit + EPSILON));
   return whole - (whole % by);
 }
@@ -196,7 +202,13 @@ export function atLowest(file: ArcFile, one: ArcCase): { readonly file: CaseFile
       by,
       steps: [
         { ms: lengthOf(techniques[v].dose, techniques[v].dose.low), fresh: 1, n: 0, d: 0, open: one.open?.[v] },
-        ...steps.map(({ n, d, open, measure }) => ({ ms: lengthOf(measure ?? techniques[v].dose, techniques[v].dose.low), fresh: 1, n, d, open: open ?? one.open?.[v] })),
+        ...steps.map(({ n, d, open, measure }) => ({
+          ms: lengthOf(measure ?? techniques[v].dose, techniques[v].dose.low),
+          fresh: 1,
+          n,
+          d,
+          open: open ?? one.open?.[v],
+        })),
         ...growths(file, one, v, dose).map(({ units, lighter, never }) => ({
           ms: lengthOf(steps.at(-1)?.measure ?? techniques[v].dose, units),
           fresh: 0,
@@ -241,7 +253,7 @@ function growths(file: ArcFile, one: ArcCase, v: string, dose = 0): Grown[] {
   const way: Grown[] = [];
   const { inARow } = file.growth ?? GROWTH;
   let row = 0;
-  for (let units = first; units < dose; ) {
+  for (let units = first; units < dose;) {
     if (row === inARow) {
       way.push({ units: lighterOf(units), lighter: true, never: false });
       row = 0;

@@ -1,13 +1,30 @@
 /** A course worth teaching: drafting over all weeks, its judge, and what each class is for. */
 import { leastOf } from './bound';
 import { lengthOf, measureOf, writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type Practice } from './cases';
-import { frameOf, judge, requestOf, type Judged } from './judge';
+import { judge, type Judged } from './judge';
+import { frameOf, requestOf } from './request';
 import { partsOf, type Parts } from './parts';
-import { purposesOf } from './purpose';
 import { keptOf, look, skeleton, type Found } from './search';
 
-export { judge, requestOf, ARC_LIMITS, PRICE, WEIGHT, type Broken, type Judged, type Part, type Requirement } from './judge';
-export { atLowest, lengthOf, writtenOut, type ArcCase, type ArcCaseOfFile, type ArcFile, type ArcGoal, type ArcTechnique, type ArcDose, type Breath, type ElasticFrame, type Held, type Measure, type Practice } from './cases';
+export { judge, type Broken, type Judged } from './judge';
+export { ARC_LIMITS, PRICE, WEIGHT, type Part, type Requirement } from './limits';
+export { requestOf } from './request';
+export {
+  atLowest,
+  lengthOf,
+  writtenOut,
+  type ArcCase,
+  type ArcCaseOfFile,
+  type ArcFile,
+  type ArcGoal,
+  type ArcTechnique,
+  type ArcDose,
+  type Breath,
+  type ElasticFrame,
+  type Held,
+  type Measure,
+  type Practice,
+} from './cases';
 export { plainWords, purposeText, type Words } from './words';
 export { purposesOf, themesOf, type Purpose } from './purpose';
 export { partsOf, rangesOf, type Parts, type Ranges } from './parts';
@@ -86,7 +103,9 @@ export function draftArc(file: ArcFile, given: ArcCaseOfFile, { looks, enough = 
   const asked = { looks: looks ?? looksFor(one.dates.length), least, onBetter: better };
   const found = from.solved.status === 'impossible' ? null : look(file, one, request, from, asked);
   const asItIs = () =>
-    one.dates.map((_, at) => (one.fixed[at] ?? []).map(([id, step, units]): Practice => [id, step, lengthOf(measureOf(file, request.goalOf(id), id, step), units)]));
+    one.dates.map((_, at) =>
+      (one.fixed[at] ?? []).map(([id, step, units]): Practice => [id, step, lengthOf(measureOf(file, request.goalOf(id), id, step), units)]),
+    );
   return drafted(found?.sessions ?? asItIs(), found !== null);
 }
 

@@ -1,4 +1,3 @@
-import { rangesOf, type Ranges } from './parts';
 import {
   GROWS_AFTER_DAYS,
   GROWTH,
@@ -13,62 +12,13 @@ import {
   type Practice,
 } from './cases';
 
+import { ARC_LIMITS, evenly, PRICE, WEIGHT, type Part, type Requirement } from './limits';
+import { frameOf, requestOf, shareOf, type Request } from './request';
+
 /**
  * A walk through a course, class by class, that holds every rule, every requirement and the aim against it. It shares nothing with the
  * search: what the search makes is judged here.
  */
-
-export type Requirement = 'lastnew' | 'full' | 'main' | 'stays' | 'back' | 'stand' | 'linked' | 'same' | 'still' | 'gather';
-export type Part = 'pace' | 'load' | 'spacing' | 'breath' | 'unused' | 'repeat';
-
-/** The price of breaking a requirement once, and what a unit of each part of the aim weighs: ARC, as given. */
-export const PRICE: Readonly<Record<Requirement, number>> = {
-  lastnew: 8,
-  full: 5,
-  main: 5,
-  stays: 3,
-  back: 3,
-  stand: 3,
-  linked: 2,
-  same: 2,
-  still: 2,
-  gather: 1,
-};
-export const WEIGHT: Readonly<Record<Part, number>> = { pace: 3, load: 2, spacing: 1, breath: 1, unused: 1, repeat: 1 };
-
-/** What everybody knows: they make no main practice once there is more. */
-export const BASIC = ['natural', 'belly', 'deepened'] as const;
-
-/** The numbers of what every class and the course must be. */
-export const ARC_LIMITS = {
-  /** A class is full from this share of its minutes. */
-  full: 0.92,
-  /** At the height of breathing, counted from 0, after this share of the classes. */
-  height: 0.87,
-  /** Breathing may be off its share by this much of the hour. */
-  breathOff: 0.05,
-  /** A load above this many times the highest before is a jump. */
-  jump: 1.2,
-  /** A class of so much of the usual minutes is a short one. */
-  short: 0.75,
-  /** Classes in a row without anything new or longer than ever: the third is one too many. */
-  stillInARow: 3,
-  /** Practices at one dose: the fourth is one too many. */
-  standsInARow: 4,
-  /** What was reached is used at least every so many classes. */
-  staysWithin: 4,
-  /** What is begun is used again within so many classes, and so often. */
-  backWithin: 2,
-  backTimes: 3,
-  /** The last class gathers no more goals than this. */
-  gathered: 5,
-  /** Windows of classes between practices: the first return, the second, later ones. */
-  gaps: [
-    [1, 2],
-    [1, 3],
-    [2, 5],
-  ],
-} as const;
 
 export interface Broken {
   readonly requirement: Requirement;
@@ -91,100 +41,7 @@ export interface Judged {
   readonly used: readonly number[];
 }
 
-const DAY_MS = 86_400_000;
 const EPSILON = 1e-9;
-const dayOf = (date: string) => Math.round(Date.parse(date) / DAY_MS);
-
-/** What the request says of its techniques, worked out once. */
-export function requestOf(file: ArcFile, one: ArcCase) {
-  const { techniques, edges } = file;
-  const needsOf = (id: string) => edges.filter(([, to]) => to === id);
-  const belowAll = (ids: Iterable<string>) => {
-    const all = new Set<string>();
-    const add = (id: string): void => {
-      if (all.has(id)) return;
-      all.add(id);
-      needsOf(id).forEach(([needs]) => add(needs));
-    };
-    for (const id of ids) add(id);
-    return all;
-  };
-  const already = belowAll(one.already);
-  const wanted = belowAll([...one.goals.map(({ v }) => v), ...one.pins.map(([, id]) => id)]);
-  const days = one.dates.map(dayOf);
-  const held = (at: number) => one.fixed[at] ?? null;
-  const goalOf = (id: string) => one.goals.find(({ v }) => v === id);
-  const allowed = (id: string, at: number, step = 0): boolean => {
-    const technique = techniques[id];
-    const open = step > 0 ? (goalOf(id)?.steps?.[step - 1]?.open ?? one.open?.[id]) : one.open?.[id];
-    return (
-      (one.hours[at] === '*' || technique.hours.includes(one.hours[at])) &&
-      !one.banned.includes(id) &&
-      !(one.unsettled ?? []).includes(id) &&
-      !one.unqualified.includes(technique.family) &&
-      (open?.[at] ?? true)
-    );
-  };
-  // The first class each could stand in, were nothing else in its way.
-  const heads = new Map<string, number>();
-  const S = one.dates.length;
-  const head = (id: string): number => {
-    const known = heads.get(id);
-    if (known !== undefined) return known;
-    heads.set(id, S);
-    const inFixed = one.fixed.findIndex((placed) => placed?.some(([technique]) => technique === id));
-    const may = (at: number) => (held(at) ? held(at)!.some(([technique]) => technique === id) : allowed(id, at));
-    let at = 0;
-    if (!already.has(id))
-      for (const [needs, , times, wait] of needsOf(id)) {
-        if (already.has(needs)) continue;
-        const first = head(needs);
-        const could = days.map((_, index) => index).filter((index) => index >= first && (held(index) ? held(index)!.some(([t]) => t === needs) : allowed(needs, index)));
-        const begun = could[0];
-        const nth = could[times - 1];
-        const waited = begun === undefined ? -1 : days.findIndex((day, index) => index > begun && day - days[begun] >= wait);
-        at = Math.max(at, nth === undefined ? S : nth + 1, waited < 0 ? S : waited);
-      }
-    let found = S;
-    for (let index = at; index < S && found === S; index += 1) if (may(index)) found = index;
-    if (inFixed >= 0) found = Math.min(found, inFixed);
-    heads.set(id, found);
-    return found;
-  };
-  const taught = new Set(one.fixed.flatMap((placed) => (placed ?? []).map(([id]) => id)));
-  const known = Object.keys(techniques).filter((id) => already.has(id) || wanted.has(id) || taught.has(id));
-  const basic = (id: string) => (BASIC as readonly string[]).includes(id);
-  const firstOther = Math.min(S, ...known.filter((id) => !basic(id)).map(head));
-  const could = (at: number) => known.filter((id) => head(id) <= at && (held(at) ? true : allowed(id, at)));
-  const aboveInFamily = (id: string): string[] =>
-    Object.keys(techniques).filter((other) => other !== id && techniques[other].family === techniques[id].family && belowAll([other]).has(id));
-  // The usual length is the one that most classes have.
-  const counts = new Map<number, number>();
-  for (const minutes of one.minutes) counts.set(minutes, (counts.get(minutes) ?? 0) + 1);
-  const usual = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0][0];
-  return { needsOf, already, wanted, days, goalOf, allowed, head, known, basic, firstOther, could, aboveInFamily, usual, taught };
-}
-
-export type Request = ReturnType<typeof requestOf>;
-
-/** Least to most minutes of what stands around the breathing of a class that holds these. */
-export function frameOf({ frame, techniques }: ArcFile, one: ArcCase, { firstOther }: Pick<Request, 'firstOther'>, at: number, held: readonly string[]): Ranges {
-  return rangesOf(frame, {
-    minutes: one.minutes[at],
-    at,
-    classes: one.dates.length,
-    talk: at < firstOther,
-    side: held.some((id) => techniques[id].side > 0),
-    factor: held.reduce((sum, id) => sum + techniques[id].settle, 0),
-  });
-}
-
-/** The share of the hour that breathing is to have in a class, counted from 0. */
-export function shareOf(breath: readonly number[], at: number, classes: number): number {
-  if (at === classes - 1) return breath[2];
-  const height = Math.round(ARC_LIMITS.height * (classes - 1));
-  return at >= height ? breath[1] : breath[0] + ((breath[1] - breath[0]) * at) / height;
-}
 
 interface Sort {
   begun: number;
@@ -281,7 +138,11 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
         } else if (step !== it.step) rule(`${id} goes from step ${it.step} to ${step}`);
         if (count > it.high) {
           if (up) rule(`${id} grows with a count step`);
-          if ((count - it.high > mostGrowth({ ...dose, ...measure(id, step) }, it.high, growth) || ((count - it.high) % (dose.by ?? 1) !== 0 && count !== dose.top))) rule(`${id} grows by ${count - it.high}`);
+          if (
+            count - it.high > mostGrowth({ ...dose, ...measure(id, step) }, it.high, growth) ||
+            ((count - it.high) % (dose.by ?? 1) !== 0 && count !== dose.top)
+          )
+            rule(`${id} grows by ${count - it.high}`);
           if (days[at] - it.grownDay < Math.max(GROWS_AFTER_DAYS, dose.every ?? 0)) rule(`${id} grows too soon`);
           if (it.growths >= growth.inARow) rule(`${id} grows a fourth time`);
           it.high = count;
@@ -292,7 +153,8 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
           if (!basic(id)) grewOther = true;
         } else if (count < it.high) {
           if (count !== lighterOf(it.high)) rule(`${id} is done at ${count} of ${it.high}`);
-          if (!(it.growths >= growth.inARow || at === last || one.minutes[at] <= ARC_LIMITS.short * request.usual)) rule(`${id} is lighter for no reason`);
+          if (!(it.growths >= growth.inARow || at === last || one.minutes[at] <= ARC_LIMITS.short * request.usual))
+            rule(`${id} is lighter for no reason`);
           it.growths = 0;
         } else {
           it.stands += 1;
@@ -343,12 +205,17 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
       if (before) {
         const families = new Set(before.map(([id]) => techniques[id].family));
         if (!ids.some((id) => families.has(techniques[id].family))) breaks('linked', at);
-        const key = (placed: readonly (readonly [string, number, number])[]) => placed.map(([id, step]) => `${id} ${step}`).sort().join();
+        const key = (placed: readonly (readonly [string, number, number])[]) =>
+          placed
+            .map(([id, step]) => `${id} ${step}`)
+            .sort()
+            .join();
         if (key(before) === key(held) && could.length > held.length) breaks('same', at);
       }
-      for (const family of new Set(ids.map((id) => techniques[id].family))) parts.repeat += 2 * (ids.filter((id) => techniques[id].family === family).length - 1);
+      for (const family of new Set(ids.map((id) => techniques[id].family)))
+        parts.repeat += 2 * (ids.filter((id) => techniques[id].family === family).length - 1);
       parts.repeat += ids.filter((id) =>
-        request.aboveInFamily(id).some((above) => already.has(above) || (state.get(above)?.begun ?? S) < at && state.get(above)!.begun >= 0),
+        request.aboveInFamily(id).some((above) => already.has(above) || ((state.get(above)?.begun ?? S) < at && state.get(above)!.begun >= 0)),
       ).length;
     }
     highest = Math.max(highest, load);
@@ -358,7 +225,10 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
       if (fresh > 0) breaks('lastnew', at);
       const gathers = one.goals.filter(
         ({ v }, index) =>
-          reached[index] !== null && !ids.includes(v) && allowed(v, at, of(v).step) && !request.aboveInFamily(v).some((above) => goalOf(above) !== undefined && of(above).begun >= 0),
+          reached[index] !== null &&
+          !ids.includes(v) &&
+          allowed(v, at, of(v).step) &&
+          !request.aboveInFamily(v).some((above) => goalOf(above) !== undefined && of(above).begun >= 0),
       );
       const gathered = one.goals.filter(({ v }) => ids.includes(v)).length;
       for (const { v } of gathers.slice(0, Math.max(0, Math.min(ARC_LIMITS.gathered, one.most) - gathered))) breaks('gather', at, v);
@@ -387,7 +257,10 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
   }
   // Spacing: what is not outgrown comes back at growing gaps.
   for (const [id, { times }] of state) {
-    const outgrown = Math.min(S, ...request.aboveInFamily(id).map((above) => (already.has(above) ? -1 : ((state.get(above)?.begun ?? -1) >= 0 ? state.get(above)!.begun : S))));
+    const outgrown = Math.min(
+      S,
+      ...request.aboveInFamily(id).map((above) => (already.has(above) ? -1 : (state.get(above)?.begun ?? -1) >= 0 ? state.get(above)!.begun : S)),
+    );
     times.forEach((at, index) => {
       if (index === 0 || at > outgrown || !isOpen(at)) return;
       const [least, most] = ARC_LIMITS.gaps[Math.min(index, ARC_LIMITS.gaps.length) - 1];
@@ -418,11 +291,4 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
     parts,
     used,
   };
-}
-
-/** The least sum of squares of so many gaps that make up a length. @example evenly(10, 7) // 16 */
-export function evenly(length: number, gaps: number): number {
-  const short = Math.floor(length / gaps);
-  const longer = length - short * gaps;
-  return longer * (short + 1) ** 2 + (gaps - longer) * short ** 2;
 }

@@ -56,7 +56,14 @@ const ELASTIC = ['rest', 'settle', 'movement', 'arrive', 'close'] as const;
  */
 export function partsOf(ranges: Ranges, left: number): Parts {
   const least = (name: keyof Parts) => ranges[name][0];
-  const parts = { arrive: least('arrive'), movement: least('movement'), clear: least('clear'), settle: least('settle'), rest: least('rest'), close: least('close') };
+  const parts = {
+    arrive: least('arrive'),
+    movement: least('movement'),
+    clear: least('clear'),
+    settle: least('settle'),
+    rest: least('rest'),
+    close: least('close'),
+  };
   const price = (name: (typeof ELASTIC)[number]) => (name === 'settle' ? ranges.factor : 1);
   const filled = (name: (typeof ELASTIC)[number]) => (parts[name] - least(name)) / (ranges[name][1] - least(name));
   let free = left - (parts.arrive + parts.movement + parts.clear + parts.settle * ranges.factor + parts.rest + parts.close);

@@ -1,5 +1,6 @@
 import { measureOf, type ArcCase, type ArcFile, type Practice } from './cases';
-import { ARC_LIMITS, type Request } from './judge';
+import { ARC_LIMITS } from './limits';
+import type { Request } from './request';
 
 /** What a class is for: its main, how it stands to the course, and what else there is to say of it. */
 export type Main =
@@ -10,8 +11,7 @@ export type Main =
   | { readonly what: 'together'; readonly techniques: readonly string[] };
 
 export type Beside =
-  | { readonly what: 'grows' | 'lighter'; readonly technique: string; readonly units: number }
-  | { readonly what: 'rests'; readonly technique: string };
+  { readonly what: 'grows' | 'lighter'; readonly technique: string; readonly units: number } | { readonly what: 'rests'; readonly technique: string };
 
 export interface Purpose {
   readonly main: Main;
@@ -62,14 +62,23 @@ export function purposesOf(file: ArcFile, one: ArcCase, request: Request, sessio
     let reachedHere: string | null = null;
     one.goals.forEach(({ v, r, dose = 0, steps = [], by }, goal) => {
       const placed = held.find(([id]) => id === v);
-      if (!placed || reached[goal] || placed[1] !== steps.length || unitsOf(v, placed[1], placed[2]) < dose || (by !== undefined && one.dates[at] > by)) return;
+      if (
+        !placed ||
+        reached[goal] ||
+        placed[1] !== steps.length ||
+        unitsOf(v, placed[1], placed[2]) < dose ||
+        (by !== undefined && one.dates[at] > by)
+      )
+        return;
       progress[goal] += 1;
       if (progress[goal] < r) return;
       reached[goal] = true;
       reachedHere ??= v;
     });
     const goals = ids.filter((id) => goalOf(id) !== undefined);
-    const highest = [...(goals.length > 0 ? goals : ids)].sort((a, b) => techniques[b].rung - techniques[a].rung || Number(basic(a)) - Number(basic(b)))[0];
+    const highest = [...(goals.length > 0 ? goals : ids)].sort(
+      (a, b) => techniques[b].rung - techniques[a].rung || Number(basic(a)) - Number(basic(b)),
+    )[0];
     const main: Main =
       at === last && goals.length > 0
         ? { what: 'together', techniques: goals.slice(0, ARC_LIMITS.gathered) }

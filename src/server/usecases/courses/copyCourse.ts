@@ -36,7 +36,21 @@ export async function copyCourse(desk: Desk, input: unknown): Promise<{ readonly
     const { weeks, weekdays, start, minutes, settled, arc } = source;
     // Days that were asked for are of the course it is copied from.
     const goals = source.goals.map((goal) => ({ ...goal, by: null }));
-    await addCourse(at, { ...form, weeks, weekdays, start, minutes, settled, arc, goals, id, firstDate: first, single: false, copiedFrom: from, classes });
+    await addCourse(at, {
+      ...form,
+      weeks,
+      weekdays,
+      start,
+      minutes,
+      settled,
+      arc,
+      goals,
+      id,
+      firstDate: first,
+      single: false,
+      copiedFrom: from,
+      classes,
+    });
     const after = afresh(at);
     const [found, made] = [await course(after, id), await sessionsOf(after, [id])];
     await draftAndKeep(after, found, made, await settingOf(after, found, made), false);

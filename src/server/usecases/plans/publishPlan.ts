@@ -82,7 +82,8 @@ export async function publishMany(desk: Desk, input: unknown): Promise<Published
         heldBack(at, session, to, looked) ??
         (to && isAway(away, to.id, session) ? `${to.name} is away then. Find cover, or publish it on its own.` : null);
       if (why) held.push({ date: session.date, start: session.start, why });
-      else if ((await publish(at, voiced(session, looked, own.plan), own, to!, looked.planning, looked.found.name, '')).version > session.version) published.push(session.date);
+      else if ((await publish(at, voiced(session, looked, own.plan), own, to!, looked.planning, looked.found.name, '')).version > session.version)
+        published.push(session.date);
     }
     return { published: published as Session['date'][], held };
   });
@@ -110,7 +111,11 @@ export async function lookedAt(at: Desk, found: Course): Promise<Looked> {
  * A class with what it is for: as somebody said by hand; else as it was published, while it stays what it was; else in the words that its
  * draft has for it.
  */
-export function voiced(session: Session, { found, reached, planning }: Pick<Looked, 'found' | 'reached' | 'planning'>, plan: Progress['plan']): Session {
+export function voiced(
+  session: Session,
+  { found, reached, planning }: Pick<Looked, 'found' | 'reached' | 'planning'>,
+  plan: Progress['plan'],
+): Session {
   if (session.purpose !== '') return session;
   if (plan && changesBetween(plan.blocks, session.blocks, planning.basis).length === 0) return { ...session, purpose: plan.purpose };
   return { ...session, purpose: aboutCourse(reached, found.goals, planning, found.arc).purposes.get(session.id) ?? '' };

@@ -211,7 +211,19 @@ const factsOf = (of: Live) => ({
 async function addLiveCourse(at: Writing<Staff>, of: Live, minutes: number): Promise<string> {
   const id = at.newId();
   const { firstDate, cohort } = of;
-  await addCourse(at, { id, ...factsOf(of), cohort, firstDate, minutes, goals: [], settled: false, arc: USUAL_ARC, single: false, copiedFrom: null, classes: [] });
+  await addCourse(at, {
+    id,
+    ...factsOf(of),
+    cohort,
+    firstDate,
+    minutes,
+    goals: [],
+    settled: false,
+    arc: USUAL_ARC,
+    single: false,
+    copiedFrom: null,
+    classes: [],
+  });
   return id;
 }
 
