@@ -194,6 +194,8 @@ const BY_EVERYTHING_TOGETHER: Readonly<Record<string, readonly string[]>> = {
   'Theo A.': ['back'],
   // An eye kept on them, and nothing else.
   'Nils E.': ['diabetes'],
+  // An eye kept on them in everything counted, and eyes open: a whole course tells it, no class does.
+  'Edda N.': ['migraine'],
   // One side's breath waits.
   'Ulf K.': ['high blood pressure'],
 };

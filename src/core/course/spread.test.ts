@@ -21,7 +21,8 @@ const TARGETS: readonly (readonly [id: string, pattern: string | null, doses: re
   ['alternate-4-4', null, ['9 rounds of 2', '24 rounds of 2', '9 min']],
   ['five-finger', null, ['5 rounds', '12 rounds']],
   ['4-7-8', null, ['4 rounds', '6 rounds']],
-  ['pumps-27', null, ['3 rounds, rest 30 s between rounds']],
+  ['pumps-27', null, ['3 rounds, rest 30 s between rounds', '3 rounds', '5 rounds']],
+  ['pumps-27', '27 pumps at 20', ['4 rounds', '2 min']],
   ['hissing', null, ['5 min', '12 min']],
 ];
 const anyGoal: fc.Arbitrary<Goal> = fc

@@ -22,16 +22,21 @@ interface Measured {
 /** Minutes come in halves, so that a lighter class is the one that a climb knows; they grow by whole ones. */
 const PER_MINUTE = 2;
 
+/** Whether two doses differ in nothing but how much it is. */
+const isSameMeasure = (one: Dose, other: Dose): boolean =>
+  one.kind === 'minutes'
+    ? other.kind === 'minutes' && formatDose({ ...one, minutes: other.minutes }) === formatDose(other)
+    : other.kind === 'rounds' && formatDose({ ...one, rounds: other.rounds }) === formatDose(other);
+
 /** How a technique's doses grow: from how it is taught to its top, as long as screening sees the same in them. */
 function measured(first: TechniqueBlock, patterns: readonly string[], goal: Goal | undefined, planning: Planning): Measured {
   const { basis } = planning;
   const technique = basis.library.technique(first.technique);
   const own = mustParseDose(first.dose);
   const asked = goal && mustParseDose(goal.dose);
-  // A goal in another measure is gone to in its own.
-  const shape = asked && asked.kind !== own.kind ? asked : own;
-  const perUnit = shape.kind === 'minutes' ? PER_MINUTE : 1;
-  const as = (n: number): Dose => (shape.kind === 'minutes' ? { ...shape, minutes: n / perUnit } : { ...shape, rounds: n });
+  // A goal in another measure, or with other rests, is gone to in its own.
+  const shape = asked && !isSameMeasure(own, asked) ? asked : own;
+  const as = (n: number): Dose => (shape.kind === 'minutes' ? { ...shape, minutes: n / PER_MINUTE } : { ...shape, rounds: n });
   const text = (n: number) => formatDose(as(n));
   const amount = (dose: Dose) => (dose.kind === 'minutes' ? dose.minutes * PER_MINUTE : dose.rounds);
   const units = (dose: string): number | null => {
@@ -49,6 +54,14 @@ function measured(first: TechniqueBlock, patterns: readonly string[], goal: Goal
     const { unit, lead } = measure(pattern);
     return Math.max(1, Math.floor((most - lead) / unit + 1e-9));
   };
+  // What does not grow by its units is done as it is.
+  if (patterns.some((pattern) => !(measure(pattern).unit > 0)))
+    return {
+      dose: { unit: Math.max(1, now), lead: 0, low: 1, top: 1 },
+      text: () => first.dose,
+      units: (dose) => (dose === first.dose ? 1 : null),
+      measure: (pattern) => ({ unit: Math.max(1, time(pattern, first.dose)), lead: 0 }),
+    };
   const low = units(first.dose) ?? upTo(now);
   const wanted = goal ? (units(goal.dose) ?? 0) : 0;
   const usual = upTo(blockTime({ ...first, pattern: technique.pattern, dose: topOf(technique) }, basis));

@@ -192,6 +192,9 @@ export const GROWS_AFTER_DAYS = 7;
  */
 export function atLowest(file: ArcFile, one: ArcCase): { readonly file: CaseFile; readonly one: Case } {
   const { frame, techniques } = file;
+  // What was taught stands at what it had grown to.
+  const lowest = (id: string): number =>
+    Math.max(techniques[id].dose.low, ...one.fixed.flatMap((held) => (held ?? []).flatMap(([v, , units]) => (v === id ? [units] : []))));
   const plain: Case = {
     ...one,
     best: undefined,
@@ -201,9 +204,9 @@ export function atLowest(file: ArcFile, one: ArcCase): { readonly file: CaseFile
       r,
       by,
       steps: [
-        { ms: lengthOf(techniques[v].dose, techniques[v].dose.low), fresh: 1, n: 0, d: 0, open: one.open?.[v] },
+        { ms: lengthOf(techniques[v].dose, lowest(v)), fresh: 1, n: 0, d: 0, open: one.open?.[v] },
         ...steps.map(({ n, d, open, measure }) => ({
-          ms: lengthOf(measure ?? techniques[v].dose, techniques[v].dose.low),
+          ms: lengthOf(measure ?? techniques[v].dose, lowest(v)),
           fresh: 1,
           n,
           d,
@@ -231,7 +234,7 @@ export function atLowest(file: ArcFile, one: ArcCase): { readonly file: CaseFile
         rest: frame.rest[0],
         close: frame.close[0],
       },
-      techniques: Object.fromEntries(Object.entries(techniques).map(([id, { dose, ...rest }]) => [id, { ...rest, ms: lengthOf(dose, dose.low) }])),
+      techniques: Object.fromEntries(Object.entries(techniques).map(([id, { dose, ...rest }]) => [id, { ...rest, ms: lengthOf(dose, lowest(id)) }])),
       edges: file.edges,
       instances: [plain],
     },
@@ -249,10 +252,15 @@ interface Grown {
 function growths(file: ArcFile, one: ArcCase, v: string, dose = 0): Grown[] {
   const of = file.techniques[v].dose;
   const had = one.fixed.flatMap((held) => (held ?? []).filter(([id]) => id === v).map(([, , units]) => units));
+  // Growths since the last lighter one, of those that were taught.
+  let [row, high] = [0, 0];
+  for (const units of had) {
+    if (high > 0 && units !== high) row = units > high ? row + 1 : 0;
+    high = Math.max(high, units);
+  }
   const first = had.length > 0 ? Math.max(...had) : one.already.includes(v) ? mostAtFirst(of) : of.low;
   const way: Grown[] = [];
   const { inARow } = file.growth ?? GROWTH;
-  let row = 0;
   for (let units = first; units < dose;) {
     if (row === inARow) {
       way.push({ units: lighterOf(units), lighter: true, never: false });

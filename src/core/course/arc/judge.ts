@@ -134,7 +134,7 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
           fresh += 1;
           newHere = true;
           const left = unitsAbove(measure(id, step - 1), measure(id, step), it.high, growth);
-          if (left < it.high && open) it.high = left;
+          it.high = Math.min(it.high, open ? left : count);
         } else if (step !== it.step) rule(`${id} goes from step ${it.step} to ${step}`);
         if (count > it.high) {
           if (up) rule(`${id} grows with a count step`);

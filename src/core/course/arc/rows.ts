@@ -15,6 +15,9 @@ export const NEW = 1;
 export const UP = 2;
 export const GREW = 4;
 
+/** Numbers kept of a technique. */
+export const ROW = 4;
+
 /** A course by technique: doses and steps of each practice, and what its practices cost by themselves. */
 export abstract class Rows extends Tables {
   /** Practices of each technique in order of time, and how each is done. */
@@ -29,11 +32,13 @@ export abstract class Rows extends Tables {
   /** The class each is practised in first, and the one each goal is reached in. */
   protected readonly begin: Int16Array;
   readonly reached: Int16Array;
-  /** By technique: rules broken, requirements, aim. */
+  /** By technique: rules broken, requirements, aim, goals that are not reached. */
   protected readonly rowScalars: Float64Array;
   protected rowV = 0;
   protected rowQ = 0;
   protected rowJ = 0;
+  /** Goals that fit and are not reached. */
+  missing = 0;
   private readonly marks: Uint8Array;
 
   constructor(...of: ConstructorParameters<typeof Tables>) {
@@ -48,7 +53,7 @@ export abstract class Rows extends Tables {
     this.flag = new Uint8Array(T * S);
     this.begin = new Int16Array(T).fill(FAR);
     this.reached = new Int16Array(this.goals.length).fill(FAR);
-    this.rowScalars = new Float64Array(T * 3);
+    this.rowScalars = new Float64Array(T * ROW);
     this.marks = new Uint8Array(S);
   }
 
@@ -85,6 +90,8 @@ export abstract class Rows extends Tables {
           stepDay = day[at];
           onStep = 1;
           flags |= UP;
+          // A longer step may have begun with fewer units.
+          high = Math.min(high, units);
         } else onStep += 1;
         if (units > high) {
           high = units;
@@ -145,7 +152,7 @@ export abstract class Rows extends Tables {
     const { S, list, day, open } = this;
     const base = t * S;
     const n = this.n[t];
-    let [v, q, j] = [0, 0, 0];
+    let [v, q, j, g] = [0, 0, 0, 0];
     if (n > 0) {
       const kin = this.kin[t];
       let outgrown = FAR;
@@ -218,7 +225,7 @@ export abstract class Rows extends Tables {
         }
         for (const goal of goals) {
           if (this.reached[goal] === FAR) {
-            if (this.goals[goal].kept) v += 1;
+            if (this.goals[goal].kept) g += 1;
             continue;
           }
           let without = 0;
@@ -231,12 +238,15 @@ export abstract class Rows extends Tables {
           }
         }
       }
-    } else for (const goal of this.goalsOf[t]) if (this.goals[goal].kept) v += 1;
-    this.rowV += v - this.rowScalars[t * 3];
-    this.rowQ += q - this.rowScalars[t * 3 + 1];
-    this.rowJ += j - this.rowScalars[t * 3 + 2];
-    this.rowScalars[t * 3] = v;
-    this.rowScalars[t * 3 + 1] = q;
-    this.rowScalars[t * 3 + 2] = j;
+    } else for (const goal of this.goalsOf[t]) if (this.goals[goal].kept) g += 1;
+    const row = t * ROW;
+    this.rowV += v - this.rowScalars[row];
+    this.rowQ += q - this.rowScalars[row + 1];
+    this.rowJ += j - this.rowScalars[row + 2];
+    this.missing += g - this.rowScalars[row + 3];
+    this.rowScalars[row] = v;
+    this.rowScalars[row + 1] = q;
+    this.rowScalars[row + 2] = j;
+    this.rowScalars[row + 3] = g;
   }
 }

@@ -10,6 +10,8 @@ import { generator } from './tables';
 
 export interface Found {
   readonly sessions: readonly (readonly Practice[])[];
+  /** Goals that were thought to fit and are not reached. */
+  readonly missing: number;
   readonly Q: number;
   readonly J: number;
 }
@@ -74,13 +76,26 @@ export function look(
   course.commit();
   let best: Found | null = null;
   let bestAt = course.copy();
-  const better = () => course.V < 1e-9 && (!best || course.Q < best.Q || (course.Q === best.Q && course.J < best.J));
+  const better = () => course.V < 1e-9 && (!best || (course.missing - best.missing || course.Q - best.Q || course.J - best.J) < 0);
   const keep = () => {
-    best = { sessions: course.sessions(), Q: course.Q, J: course.J };
+    best = { sessions: course.sessions(), missing: course.missing, Q: course.Q, J: course.J };
     bestAt = course.copy();
     onBetter?.(best);
   };
   if (better()) keep();
+  const asItIs = course.cost;
+  // Who practises it already may be taken up where it is nearest to what is asked for.
+  for (const { v, dose = 0 } of one.goals) {
+    const t = index.get(v)!;
+    const lacking = Math.max(0, dose - file.techniques[v].dose.low);
+    const by = course.startBy(t);
+    course.begins(t, Math.min(course.startMost(t), Math.ceil(lacking / by) * by));
+  }
+  course.work();
+  if (course.cost < asItIs) {
+    course.commit();
+    if (better()) keep();
+  } else course.undo();
   if (course.openAt.length === 0) return best;
   const random = generator(SEED);
   const moves = movesOf(course, random);
@@ -99,7 +114,7 @@ export function look(
         cost = next;
         if (better()) {
           keep();
-          if (course.Q <= least.Q && course.J <= least.J) return false;
+          if (course.missing === 0 && course.Q <= least.Q && course.J <= least.J) return false;
         }
       } else course.undo();
     }

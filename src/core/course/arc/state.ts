@@ -1,6 +1,6 @@
 import type { Practice } from './cases';
 import { CLASS, Classes, Q, RULE } from './classes';
-import { FIXED } from './rows';
+import { FIXED, ROW } from './rows';
 import type { Tables } from './tables';
 
 /**
@@ -19,7 +19,7 @@ export class Course extends Classes {
   private classesN = 0;
   private readonly rowState: Uint8Array;
   private readonly classDirty: Uint8Array;
-  private before = { V: 0, Q: 0, J: 0, rowV: 0, rowQ: 0, rowJ: 0, clsV: 0, clsQ: 0, clsJ: 0 };
+  private before = { V: 0, Q: 0, J: 0, rowV: 0, rowQ: 0, rowJ: 0, clsV: 0, clsQ: 0, clsJ: 0, missing: 0 };
 
   constructor(...of: ConstructorParameters<typeof Tables>) {
     super(...of);
@@ -47,7 +47,7 @@ export class Course extends Classes {
   price: number = Q;
 
   get cost(): number {
-    return RULE * this.V + this.price * this.Q + this.J;
+    return RULE * (this.V + this.missing) + this.price * this.Q + this.J;
   }
 
   has(t: number, at: number): boolean {
@@ -64,7 +64,7 @@ export class Course extends Classes {
   }
 
   troubleOf(t: number): number {
-    return this.rowScalars[t * 3] * RULE + this.rowScalars[t * 3 + 1] * Q + this.rowScalars[t * 3 + 2];
+    return (this.rowScalars[t * ROW] + this.rowScalars[t * ROW + 3]) * RULE + this.rowScalars[t * ROW + 1] * Q + this.rowScalars[t * ROW + 2];
   }
 
   member(at: number, index: number): number {
@@ -156,9 +156,7 @@ export class Course extends Classes {
     saved.n[t] = this.n[t];
     saved.start[t] = this.start[t];
     saved.begin[t] = this.begin[t];
-    saved.row[t * 3] = this.rowScalars[t * 3];
-    saved.row[t * 3 + 1] = this.rowScalars[t * 3 + 1];
-    saved.row[t * 3 + 2] = this.rowScalars[t * 3 + 2];
+    for (let i = t * ROW; i < t * ROW + ROW; i += 1) saved.row[i] = this.rowScalars[i];
     for (const goal of this.goalsOf[t]) saved.reached[goal] = this.reached[goal];
   }
 
@@ -199,6 +197,7 @@ export class Course extends Classes {
     before.V = this.V;
     before.Q = this.Q;
     before.J = this.J;
+    before.missing = this.missing;
     before.rowV = this.rowV;
     before.rowQ = this.rowQ;
     before.rowJ = this.rowJ;
@@ -224,9 +223,7 @@ export class Course extends Classes {
       this.n[t] = saved.n[t];
       this.start[t] = saved.start[t];
       this.begin[t] = saved.begin[t];
-      this.rowScalars[t * 3] = saved.row[t * 3];
-      this.rowScalars[t * 3 + 1] = saved.row[t * 3 + 1];
-      this.rowScalars[t * 3 + 2] = saved.row[t * 3 + 2];
+      for (let k = t * ROW; k < t * ROW + ROW; k += 1) this.rowScalars[k] = saved.row[k];
       for (const goal of this.goalsOf[t]) this.reached[goal] = saved.reached[goal];
     }
     for (let i = 0; i < this.classesN; i += 1) {
@@ -239,6 +236,7 @@ export class Course extends Classes {
     this.V = before.V;
     this.Q = before.Q;
     this.J = before.J;
+    this.missing = before.missing;
     this.rowV = before.rowV;
     this.rowQ = before.rowQ;
     this.rowJ = before.rowJ;
@@ -299,7 +297,7 @@ function roomToSave(T: number, S: number, width: number, goals: number) {
     flag: new Uint8Array(T * S),
     begin: new Int16Array(T),
     reached: new Int16Array(goals),
-    row: new Float64Array(T * 3),
+    row: new Float64Array(T * ROW),
     cls: new Float64Array(S * CLASS),
     members: new Uint8Array(S * width),
     size: new Uint8Array(S),
