@@ -82,27 +82,28 @@ test('a session is fitted, published, and two tabs cannot lose each other’s wo
   const second = await context.newPage();
   await second.goto(page.url());
   const rest = page.getByLabel('Minutes of Lying rest');
-  await rest.fill('12');
+  await rest.fill('8');
   await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
   const before = await minutes.innerText();
-  await rest.fill('13.5');
+  await rest.fill('9.5');
   await expect(minutes).not.toHaveText(before);
   await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
   await rest.fill('0');
   await expect(page.getByText('From half a minute to 90 minutes.')).toBeVisible();
   await expect(page.getByText('Not saved while a line does not read.')).toBeVisible();
-  await rest.fill('12');
+  await rest.fill('8');
   await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
 
-  await second.getByLabel('Minutes of Close').fill('4');
+  const closing = await second.getByLabel('Minutes of Close').inputValue();
+  await second.getByLabel('Minutes of Close').fill('3.5');
   await expect(second.getByText('Somebody else saved this meanwhile.')).toBeVisible();
-  await expect(second.getByLabel('Minutes of Close')).toHaveValue('4');
+  await expect(second.getByLabel('Minutes of Close')).toHaveValue('3.5');
   // Both versions are there, with what differs; theirs is taken, and goes on being saved.
   const clash = second.getByRole('alert', { name: 'Somebody else saved this meanwhile' });
-  await expect(clash).toContainText('Close: 4 → 3 min');
+  await expect(clash).toContainText(`Close: 3.5 → ${closing} min`);
   await clash.getByRole('button', { name: 'Take theirs' }).click();
-  await expect(second.getByLabel('Minutes of Close')).toHaveValue('3');
-  await expect(second.getByLabel('Minutes of Lying rest')).toHaveValue('12');
+  await expect(second.getByLabel('Minutes of Close')).toHaveValue(closing);
+  await expect(second.getByLabel('Minutes of Lying rest')).toHaveValue('8');
   await second.close();
 
   await choose(page, 'Hand it to', 'Corin Vasey');

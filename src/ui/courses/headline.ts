@@ -38,7 +38,7 @@ const MANY_READY = 0.8;
 
 /** Who will not be ready for a goal, where that is many of them. */
 function fewReady(ready: CourseView['ready']): string | null {
-  const few = ready.filter(({ goal, people, expected }) => goal && people > 0 && expected / people < MANY_READY);
+  const few = ready.filter(({ goal, people, expected }) => goal && people > 0 && expected / people < MANY_READY - 1e-9);
   if (few.length === 0) return null;
   const worst = few.reduce((least, one) => (one.expected / one.people < least.expected / least.people ? one : least));
   const others = few.filter((one) => one !== worst).map(({ name }) => name);

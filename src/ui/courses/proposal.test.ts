@@ -1,9 +1,9 @@
-import type { CourseSession, SoonProof } from '@/core/course';
+import type { CourseSession, SoonProof, SpreadProof } from '@/core/course';
 import { SHIPPED_LIBRARY } from '@/core/library';
 import type { TechniqueBlock } from '@/core/plan';
 import { isoDate } from '@/core/units';
 import type { CourseView } from '@/views/course';
-import { changesIn, proofText, toClasses, type Proposal } from './proposal';
+import { changesIn, givesUpText, proofText, toClasses, type Proposal } from './proposal';
 
 const block = (technique: string, pattern: string, dose: string): TechniqueBlock => ({
   id: technique,
@@ -110,4 +110,56 @@ test.each<[string, Partial<SoonProof>, boolean, string]>([
   ],
 ])('how good a draft is known to be: %s', (_, over, done, words) => {
   expect(proofText(proof(over), ['4:7:8', 'Equal 4:4'], done)).toBe(words);
+});
+
+const spread = (over: Partial<SpreadProof> = {}): SpreadProof => ({
+  aim: 'spread',
+  proved: false,
+  dropped: 0,
+  least: 0,
+  reached: [9, 4],
+  broken: [],
+  used: [],
+  leastBroken: 0,
+  weight: 0,
+  soonest: [5, 4],
+  ...over,
+});
+const full = { requirement: 'full', at: 2, technique: null } as const;
+
+test.each([
+  [
+    'kept',
+    {},
+    true,
+    'Every goal has its place, the last in class 9; every class is full, has a main practice and goes on from the one before; no better spread was found.',
+  ],
+  [
+    'proved',
+    { proved: true },
+    true,
+    'Every goal has its place, the last in class 9; every class is full, has a main practice and goes on from the one before; no draft spreads it better: proved.',
+  ],
+  ['on the way', {}, false, 'Every goal has its place, the last in class 9 so far; looking for a better spread.'],
+  [
+    'forced',
+    { broken: [full], weight: 5, leastBroken: 5 },
+    true,
+    'Every goal has its place, the last in class 9; what is lacking below cannot be otherwise; no better spread was found.',
+  ],
+  ['not forced', { broken: [full], weight: 5 }, true, 'Every goal has its place, the last in class 9; no better spread was found.'],
+  [
+    'one left out',
+    { dropped: 1, reached: [null, 4] },
+    true,
+    '1 of 2 goals have their place, the last in class 4; every class is full, has a main practice and goes on from the one before; whether one more has a place was not settled.',
+  ],
+] as const)('a course spread over the weeks says what is known of it: %s', (_, over, done, said) => {
+  expect(proofText(spread(over), ['4:7:8', 'Equal 4:4'], done)).toBe(said);
+});
+
+test('what a spread gives up is said in classes, and nothing where it gives up nothing', () => {
+  expect(givesUpText(spread(), ['4:7:8', 'Equal 4:4'])).toBe('4:7:8 is reached in class 9; as soon as it can be taught it could be in class 5.');
+  expect(givesUpText(spread({ soonest: [5, 2] }), ['4:7:8', 'Equal 4:4'])).toMatch(/class 5; Equal 4:4 in class 4, not 2\.$/);
+  expect([givesUpText(spread({ soonest: [9, 4] }), ['4:7:8', 'Equal 4:4']), givesUpText(proof(), [])]).toEqual([null, null]);
 });

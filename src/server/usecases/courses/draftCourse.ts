@@ -26,8 +26,6 @@ import { recorded } from './steps';
 
 /** How long the server looks for a draft; and then for what clashes, and for what would do; in milliseconds. Nobody else is answered meanwhile. */
 const [LOOKED_FOR, REASONED_FOR] = [2000, 1000] as const;
-/** Fewer looks than on a page: a third of a second. */
-const LOOKS = 60_000;
 
 /** Says when it has been looked for long enough, from now. */
 function within(ms: number): () => boolean {
@@ -117,7 +115,7 @@ export async function draftAndKeep(
   anew = true,
 ): Promise<{ readonly unplaced: readonly string[] }> {
   const draft = anew
-    ? propose(problem.sessions, found.goals, planning, at.newId, { enough: within(LOOKED_FOR), begin: reasoned, looks: LOOKS }, problem.arc)
+    ? propose(problem.sessions, found.goals, planning, at.newId, { enough: within(LOOKED_FOR), begin: reasoned }, problem.arc)
     : { sessions: problem.sessions, unplaced: unplacedIn(problem.sessions, found.goals, planning, reasoned) };
   const open = draft.sessions.filter(({ fixed }) => !fixed);
   await keep(at, found, sessions, open, draft.unplaced);
