@@ -95,12 +95,12 @@ test('a session is fitted, published, and two tabs cannot lose each other’s wo
   await expect(page.getByText(/Saved \d\d:\d\d/)).toBeVisible();
 
   const closing = await second.getByLabel('Minutes of Close').inputValue();
-  await second.getByLabel('Minutes of Close').fill('3.5');
+  await second.getByLabel('Minutes of Close').fill('4');
   await expect(second.getByText('Somebody else saved this meanwhile.')).toBeVisible();
-  await expect(second.getByLabel('Minutes of Close')).toHaveValue('3.5');
+  await expect(second.getByLabel('Minutes of Close')).toHaveValue('4');
   // Both versions are there, with what differs; theirs is taken, and goes on being saved.
   const clash = second.getByRole('alert', { name: 'Somebody else saved this meanwhile' });
-  await expect(clash).toContainText(`Close: 3.5 → ${closing} min`);
+  await expect(clash).toContainText(`Close: 4 → ${closing} min`);
   await clash.getByRole('button', { name: 'Take theirs' }).click();
   await expect(second.getByLabel('Minutes of Close')).toHaveValue(closing);
   await expect(second.getByLabel('Minutes of Lying rest')).toHaveValue('8');
