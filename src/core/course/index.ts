@@ -1,10 +1,10 @@
 /** Courses: dated sessions, the rules of planning, the draft, and the checks that run after every change. */
 export * from './types';
 export * from './dates';
-export { aboutCourse, lackText, type About } from './about';
+export { aboutCourse, lackText } from './about';
 export { COURSE_LIMITS } from './limits';
 export { planningOf } from './problem';
-export { draftCourse, framed, placesOf, type ClassPlace, type Proof, type SoonProof, type SpreadProof } from './draft';
+export { draftCourse, framed, placesOf, type Proof, type SoonProof, type SpreadProof } from './draft';
 export { waysOfDraft } from './toDraft';
 export { meets, reachedIn } from './goals';
 export { blockedAhead, unplacedIn, type MendCode, type Unplaced } from './unplaced';

@@ -31,13 +31,7 @@ export interface Growth {
 
 export const GROWTH: Growth = { ms: 60_000, share: 0.2, inARow: 3 };
 
-export interface ArcTechnique {
-  readonly settle: number;
-  readonly family: string;
-  readonly hours: string;
-  readonly nature: 'activating' | 'even' | 'calming';
-  readonly side: number;
-  readonly rung: number;
+export interface ArcTechnique extends Omit<CaseFile['techniques'][string], 'ms'> {
   readonly dose: ArcDose;
 }
 
@@ -98,24 +92,12 @@ export interface ArcGoal {
   }[];
 }
 
-export interface ArcCase {
-  readonly id: string;
-  readonly dates: readonly string[];
-  /** m, d or e by class. */
-  readonly hours: string;
-  readonly minutes: readonly number[];
-  readonly already: readonly string[];
-  readonly banned: readonly string[];
-  /** Families nobody is qualified to teach. */
-  readonly unqualified: readonly string[];
-  readonly unsettled?: readonly string[];
+type AsSoonest = 'id' | 'dates' | 'hours' | 'minutes' | 'already' | 'banned' | 'unqualified' | 'unsettled' | 'open' | 'pins' | 'most';
+
+export interface ArcCase extends Pick<Case, AsSoonest> {
   readonly goals: readonly ArcGoal[];
   /** Past and published classes; null for an open one. */
   readonly fixed: readonly (readonly Held[] | null)[];
-  /** By technique and class: false where nobody of the cohort may do its first step. */
-  readonly open?: Readonly<Record<string, readonly boolean[]>>;
-  readonly pins: readonly (readonly [number, string])[];
-  readonly most: number;
   readonly breath?: Breath;
   readonly pace?: Pace;
   readonly best?: {
