@@ -6,7 +6,7 @@ export { COURSE_LIMITS } from './limits';
 export { planningOf } from './problem';
 export { draftCourse, framed, placesOf, type Proof, type SoonProof, type SpreadProof } from './draft';
 export { waysOfDraft } from './toDraft';
-export { meets, reachedIn } from './goals';
+export { reachedIn } from './goals';
 export { blockedAhead, unplacedIn, type MendCode, type Unplaced } from './unplaced';
 export { aroundChecks, type Elsewhere, type InHand } from './around';
 export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, publishes, type Check } from './checks';

@@ -7,17 +7,14 @@ import { partsOf, type Parts } from './parts';
 import { keptOf, look, skeleton, type Found } from './search';
 
 export { judge, type Broken, type Judged } from './judge';
-export { ARC_LIMITS, PRICE, WEIGHT, type Part, type Requirement } from './limits';
 export { requestOf } from './request';
 export {
-  atLowest,
   lengthOf,
   writtenOut,
   type ArcCase,
   type ArcCaseOfFile,
   type ArcFile,
   type ArcGoal,
-  type ArcTechnique,
   type ArcDose,
   type Breath,
   type ElasticFrame,
@@ -25,9 +22,9 @@ export {
   type Measure,
   type Practice,
 } from './cases';
-export { plainWords, purposeText, type Words } from './words';
-export { purposesOf, themesOf, type Purpose } from './purpose';
-export { partsOf, rangesOf, type Parts, type Ranges } from './parts';
+export { plainWords, purposeText } from './words';
+export { purposesOf, themesOf } from './purpose';
+export { partsOf, rangesOf, type Parts } from './parts';
 export type { Pace } from './cases';
 
 /** A course as it was drafted, with what is known of how good it is. */
