@@ -53,8 +53,8 @@ export const looksFor = (classes: number): number => Math.round(LOOKS * Math.min
 
 const LOOKS = 300_000;
 const USUAL = 30;
-/** The first search ends after this many questions: it counts, and so ends at the same place each time. */
-const QUESTIONS = 150_000;
+/** The first search ends after so many questions: it counts, and so ends at the same place each time. */
+const questionsFor = (classes: number): number => Math.round(150_000 * Math.min(1, (24 / Math.max(1, classes)) ** 2));
 
 /** Says that it is enough after so many questions. */
 function counted(most: number): () => boolean {
@@ -67,10 +67,10 @@ function counted(most: number): () => boolean {
  *
  * @example draftArc(file, file.instances[0]).judged.reached // [12, 17, 14]
  */
-export function draftArc(file: ArcFile, given: ArcCaseOfFile, { looks, enough = counted(QUESTIONS), onBetter }: ArcAsking = {}): ArcDraft {
+export function draftArc(file: ArcFile, given: ArcCaseOfFile, { looks, enough, onBetter }: ArcAsking = {}): ArcDraft {
   const one: ArcCase = writtenOut(file, given);
   const request = requestOf(file, one);
-  const from = skeleton(file, one, enough);
+  const from = skeleton(file, one, enough ?? counted(questionsFor(one.dates.length)));
   const { kept, beginable } = keptOf(file, one, from.solved);
   const least = { ...leastOf(file, one, request, kept, beginable), dropped: from.solved.least };
   const drafted = (sessions: ArcDraft['sessions'], isFound: boolean): ArcDraft => {

@@ -35,6 +35,8 @@ const DEAR = 30;
 
 /** The same draft each time. */
 const SEED = 7;
+/** Looks between two courses that are told of. */
+const TOLD_EVERY = 20_000;
 /** Looks between two questions whether it is enough. */
 const ASKED_EVERY = 512;
 
@@ -74,13 +76,20 @@ export function look(
     for (const [id, at, kind] of placed) if (course.open[at] === 1 && !course.has(index.get(id)!, at)) course.put(index.get(id)!, at, kind);
   course.work();
   course.commit();
-  let best: Found | null = null;
+  let best: Omit<Found, 'sessions'> | null = null;
   let bestAt = course.copy();
+  let [looked, told] = [0, -TOLD_EVERY];
   const better = () => course.V < 1e-9 && (!best || (course.missing - best.missing || course.Q - best.Q || course.J - best.J) < 0);
   const keep = () => {
-    best = { sessions: course.sessions(), missing: course.missing, Q: course.Q, J: course.J };
+    best = { missing: course.missing, Q: course.Q, J: course.J };
     bestAt = course.copy();
-    onBetter?.(best);
+    if (!onBetter || looked - told < TOLD_EVERY) return;
+    told = looked;
+    onBetter({ ...best, sessions: course.sessions() });
+  };
+  const found = (): Found | null => {
+    if (best) course.become(bestAt);
+    return best && { ...best, sessions: course.sessions() };
   };
   if (better()) keep();
   const asItIs = course.cost;
@@ -96,7 +105,7 @@ export function look(
     course.commit();
     if (better()) keep();
   } else course.undo();
-  if (course.openAt.length === 0) return best;
+  if (course.openAt.length === 0) return found();
   const random = generator(SEED);
   const moves = movesOf(course, random);
   const run = (hot: number, count: number): boolean => {
@@ -104,6 +113,7 @@ export function look(
     const cooling = (COLD / hot) ** (1 / count);
     let heat = hot;
     for (let i = 0; i < count; i += 1) {
+      looked += 1;
       if (i % ASKED_EVERY === 0 && enough?.()) return false;
       heat *= cooling;
       if (!moves()) continue;
@@ -126,7 +136,7 @@ export function look(
     course.price = DEAR;
     run(WARM, looks - first);
   }
-  return best;
+  return found();
 }
 
 /** The goals that fit, and what may be begun for their sake and that of the pins. */
