@@ -140,3 +140,14 @@ test('what was outgrown before the course does not come back to fill a class', (
   const taught = held.flatMap(({ blocks }) => blocks.flatMap((block) => (block.kind === 'technique' ? [block.technique] : [])));
   expect([taught.includes('longer-4-5'), taught.includes('longer-3-4')]).toEqual([true, false]);
 });
+
+test('a dose that screening sees the same in as in the taught one has its answer, another is asked for', () => {
+  const few: Tally = { ...nobody, adapt: 3 };
+  const way = (id: string, dose: string) => ({ technique: id, pattern: technique(id).pattern, dose, tempo: 1000 });
+  const tallies = { [tallyKey(way('belly', '3 min'), day)]: few, [tallyKey(way('natural', '2 min'), day)]: few };
+  const { tally } = planningOf(problem([], { tallies }));
+  expect([tally(way('belly', '7 min'), day), tally(way('natural', '14.5 min'), day)]).toEqual([few, few]);
+  // From a quarter of an hour on it is stillness; and another day is another question.
+  expect(() => tally(way('natural', '15 min'), day)).toThrow('does not bring along');
+  expect(() => tally(way('belly', '7 min'), addDays(day, 4))).toThrow('does not bring along');
+});

@@ -96,6 +96,8 @@ test('breathing rises to its height and comes down in the last class; gaps are a
   expect([evenly(10, 7), evenly(20, 6), evenly(5, 5)]).toEqual([16, 68, 5]);
 });
 
+const NAMES = ['arrive', 'movement', 'clear', 'settle', 'rest', 'close'] as const;
+
 test('the parts of an hour are filled within their bounds, and take no more than is left', () => {
   fc.assert(
     fc.property(
@@ -108,13 +110,15 @@ test('the parts of an hour are filled within their bounds, and take no more than
       (minutes, at, talk, side, factor, breathing) => {
         const ranges = rangesOf(FILE.frame, { minutes, at, classes: 13, talk, side, factor });
         const parts = partsOf(ranges, minutes - breathing);
-        const least = partsOf(ranges, 0);
         const time = (of: typeof parts) => of.arrive + of.movement + of.clear + of.settle * factor + of.rest + of.close;
-        for (const name of ['arrive', 'movement', 'clear', 'settle', 'rest', 'close'] as const) {
+        for (const name of NAMES) {
           expect(parts[name]).toBeGreaterThanOrEqual(ranges[name][0]);
           expect(parts[name]).toBeLessThanOrEqual(ranges[name][1]);
         }
-        expect(time(parts)).toBeLessThanOrEqual(Math.max(time(least), minutes - breathing) + 1e-9);
+        const whole = (which: 0 | 1) => time(Object.fromEntries(NAMES.map((name) => [name, ranges[name][which]])) as unknown as typeof parts);
+        expect(time(parts)).toBeLessThanOrEqual(Math.max(whole(0), minutes - breathing) + 1e-9);
+        // Nothing is left free that a part could take.
+        expect(time(parts)).toBeGreaterThan(Math.max(whole(0), Math.min(whole(1), minutes - breathing)) - 1);
       },
     ),
   );
@@ -233,7 +237,8 @@ test('on small requests no course that keeps the rules is better than the draft'
             }
         };
         tryAll();
-        const { judged: drafted } = draftArc(file, one, { looks: 20_000 });
+        const { judged: drafted, least } = draftArc(file, one, { looks: 20_000 });
+        expect([least.dropped <= best.dropped, least.Q <= best.Q, least.Q < best.Q || least.J <= best.J]).toEqual([true, true, true]);
         expect({ dropped: drafted.dropped, Q: drafted.Q, J: drafted.J }).toEqual(best);
       },
     ),

@@ -69,7 +69,18 @@ export function partsOf(ranges: Ranges, left: number): Parts {
   let free = left - (parts.arrive + parts.movement + parts.clear + parts.settle * ranges.factor + parts.rest + parts.close);
   for (;;) {
     const open = ELASTIC.filter((name) => price(name) > 0 && parts[name] < ranges[name][1] && price(name) <= free + 1e-9);
-    if (open.length === 0) return parts;
+    if (open.length === 0) {
+      // A longer settling everywhere may take more than is left: then other parts give a minute or two.
+      const lacking = Math.ceil(ranges.factor - free - 1e-9);
+      const giving = ELASTIC.filter((name) => name !== 'settle' && parts[name] > least(name));
+      const spare = giving.reduce((sum, name) => sum + parts[name] - least(name), 0);
+      if (free < 1 - 1e-9 || ranges.factor === 0 || parts.settle >= ranges.settle[1] || spare < lacking) return parts;
+      for (let i = 0; i < lacking; i += 1)
+        parts[giving.reduce((most, name) => (parts[name] - least(name) > parts[most] - least(most) ? name : most))] -= 1;
+      parts.settle += 1;
+      free += lacking - ranges.factor;
+      continue;
+    }
     const next = open.reduce((best, name) => (filled(name) < filled(best) - 1e-9 ? name : best));
     parts[next] += 1;
     free -= price(next);
