@@ -2,7 +2,8 @@ import { blockTime, sessionTime, type Basis, type Block, type PartBlock, type Te
 import { plainPatterns } from '../pattern';
 import { isSideWork, type Technique } from '../techniques';
 import { partsOf, rangesOf, type Parts } from './arc';
-import { ARC_FRAME, COURSE_LIMITS } from './limits';
+import { ARC_FRAME } from './hour';
+import { COURSE_LIMITS } from './limits';
 
 /** Where a class stands in its course, as far as its frame hangs on it. */
 export interface ClassPlace {

@@ -2,7 +2,7 @@ import { CLIMB_LIMITS } from '../climb';
 import { techniquesIn, type TechniqueBlock } from '../plan';
 import { lengthOf, type ArcCase, type ArcFile, type ArcGoal, type Held, type Practice } from './arc';
 import { asGrown, asStepped, isInAnotherMeasure } from './doses';
-import { ARC_FRAME, BREATH_SHARES } from './limits';
+import { ARC_FRAME, BREATH_SHARES } from './hour';
 import { problemOf } from './toDraft';
 import type { Arc, CourseSession, Goal, Planning } from './types';
 

@@ -8,7 +8,8 @@ import { byQualified, forSettled, forSomebody, NOTHING_BEFORE, type Day } from '
 import type { Case, CaseFile } from './drafting';
 import { settleShare } from './frame';
 import { meets } from './goals';
-import { ARC_FRAME, COURSE_LIMITS } from './limits';
+import { ARC_FRAME } from './hour';
+import { COURSE_LIMITS } from './limits';
 import { hourOf, type CourseSession, type Goal, type Planning } from './types';
 
 /** A course as what the search works on. */

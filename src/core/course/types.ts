@@ -1,5 +1,5 @@
 import type { Pace } from './arc';
-import type { BREATH_SHARES } from './limits';
+import type { BREATH_SHARES } from './hour';
 import type { Qualification } from '../staff';
 import type { Basis, Block, TechniqueBlock } from '../plan';
 import type { Guards } from '../climb';

@@ -8,7 +8,7 @@ import type { Check } from './checks';
 import type { Mend } from './mends';
 import { mendOfText, requestText } from './drafting';
 import type { Blocked, MendCode, UpTo, Unplaced } from './unplaced';
-import { BREATH_SHARES } from './limits';
+import { BREATH_SHARES } from './hour';
 import type { Arc } from './types';
 
 /** Codes made into sentences, here and nowhere else. */
