@@ -99,7 +99,7 @@ test('what is spread over the weeks is what the checks accept; a goal is reached
         holds(draft(taught));
       },
     ),
-    { numRuns: Number(process.env.SPREAD_RUNS ?? 60), seed: process.env.SPREAD_SEED ? Number(process.env.SPREAD_SEED) : undefined },
+    { numRuns: Number(process.env.SPREAD_RUNS ?? 60), seed: Number(process.env.SPREAD_SEED ?? 11) },
   );
   expect(Math.min(grown, stepped, left)).toBeGreaterThan(10);
 });

@@ -195,7 +195,7 @@ test('every draft keeps every rule, and what the search thinks of it is what a w
       broken += lacks.length > 0 ? 1 : 0;
       fixed += one.fixed.some(Boolean) ? 1 : 0;
     }),
-    { numRuns: 400 },
+    { numRuns: 400, seed: 7 },
   );
   expect(Math.min(valid, broken, fixed)).toBeGreaterThan(30);
   // Of those that were looked at for a moment, next to none reaches fewer goals than fit.

@@ -128,6 +128,8 @@ export function modelOf(file: CaseFile, one: Case): Model {
     mostNeeded: Math.max(0, ...asked(at).map(({ classes }) => classes)),
     longestWait: Math.max(0, ...asked(at).map(({ days }) => days)),
   }));
+  // What was climbed for a goal that is not asked for any more stands on the one step there is.
+  const stepIn = (task: number, step: number) => Math.min(step, tasks[task].steps.length - 1);
   const classes = one.dates.map((date, at) => {
     const minutes = one.minutes[at];
     const moved = minutes >= frame.movementFrom;
@@ -136,7 +138,8 @@ export function modelOf(file: CaseFile, one: Case): Model {
       day: Math.round(Date.parse(date) / DAY_MS),
       room: (minutes - around) * MINUTE_MS,
       sideRoom: (frame.clearNose + (moved ? 0 : frame.movement)) * MINUTE_MS,
-      fixed: one.fixed[at]?.map(stepped).flatMap(([id, step]) => (index.has(id) ? [[index.get(id)!, step] as const] : [])) ?? null,
+      fixed:
+        one.fixed[at]?.map(stepped).flatMap(([id, step]) => (index.has(id) ? [[index.get(id)!, stepIn(index.get(id)!, step)] as const] : [])) ?? null,
       pins: one.pins.filter(([where]) => where === at).map(([, id]) => index.get(id)!),
     };
   });
