@@ -37,8 +37,6 @@ export interface SpreadProof extends Proved {
   readonly aim: 'spread';
   /** What every class and the course should be and is not. */
   readonly broken: readonly Broken[];
-  /** Minutes of each class that are used, rounded down. */
-  readonly used: readonly number[];
   /** No draft breaks less than this; and whether what is broken had to be. */
   readonly leastBroken: number;
   readonly weight: number;
@@ -169,7 +167,6 @@ const spread: Search =
       least: least.dropped,
       reached: judged.reached,
       broken: judged.broken,
-      used: judged.used.map(Math.floor),
       leastBroken: least.Q,
       weight: judged.Q,
       soonest: soonestReached,

@@ -119,7 +119,6 @@ const spread = (over: Partial<SpreadProof> = {}): SpreadProof => ({
   least: 0,
   reached: [9, 4],
   broken: [],
-  used: [],
   leastBroken: 0,
   weight: 0,
   soonest: [5, 4],
