@@ -271,6 +271,8 @@ test('what each class is for, and what each week is about', () => {
     'longer 4 5 begins, 4 minutes, on what longer 3 4 gave; deepened grows to 6 minutes.',
     'Everything comes together: longer 4 5, fingers; equal grows to 7 minutes.',
   ]);
+  // Classes 8 and 9: what comes again, and what begins; and 4 and 5.
+  expect([...themesOf(FILE, purposes, [1, 1, 1, 2, 2, 3, 4, 5, 5, 6])].slice(1, 2)).toEqual([[2, { technique: 'equal', continued: false }]]);
   expect([...themesOf(FILE, purposes, [1, 1, 2, 2, 3, 3, 4, 4, 5, 5])]).toEqual([
     [1, { technique: 'belly', continued: false }],
     [2, { technique: 'deepened', continued: false }],

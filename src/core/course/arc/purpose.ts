@@ -120,7 +120,11 @@ export function themesOf(
   const themes = new Map<number, { technique: string; continued: boolean }>();
   let before = '';
   for (const week of [...new Set(weeks)]) {
-    const about = purposes.flatMap((purpose, at) => (purpose && weeks[at] === week ? [purpose.technique] : []));
+    const mains = purposes.flatMap((purpose, at) => (purpose && weeks[at] === week ? [purpose] : []));
+    // Of two that are as many, what begins.
+    const about = [...mains]
+      .sort((one, other) => Number(other.main.what === 'begins') - Number(one.main.what === 'begins'))
+      .map(({ technique }) => technique);
     if (about.length === 0) continue;
     const family = (id: string) => file.techniques[id].family;
     const times = (id: string) => about.filter((other) => family(other) === family(id)).length;
