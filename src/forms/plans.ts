@@ -94,6 +94,9 @@ export const templateForm = object({ once: once(), session: id(), name: line('a 
 
 export const templateGoneForm = object({ id: id(), version: version() });
 
+/** What blocks could be taken from: classes by the name of their course, or the nearest. */
+export const blockSourcesForm = object({ session: id(), name: words(FORM_LIMITS.name) });
+
 /** Where blocks are taken from: a template or another class. */
 export const takeBlocksForm = object({ from: oneOf(['template', 'class'] as const), id: id() });
 

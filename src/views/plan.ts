@@ -83,7 +83,6 @@ export interface PlanView {
   readonly number: number;
   readonly of: number;
   readonly conversation: NoteView;
-  readonly sources: BlockSources;
   /** What stands against publishing it and is the director's to judge. */
   readonly judged: readonly string[];
   readonly naturalBreath: number;

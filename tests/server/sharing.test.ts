@@ -23,7 +23,7 @@ import { readNotes, sayNote } from '../../src/server/usecases/plans/notes';
 import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks } from '../../src/server/usecases/plans/saveBlocks';
-import { removeTemplate, saveTemplate, takeBlocks } from '../../src/server/usecases/plans/templates';
+import { blockSources, removeTemplate, saveTemplate, takeBlocks } from '../../src/server/usecases/plans/templates';
 import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { askForReset, choosePassword, openJoining } from '../../src/server/usecases/staff/join';
 import { changeRole, inviteAgain, inviteStaff, leaveStaff, saveQualifications } from '../../src/server/usecases/staff/manage';
@@ -363,7 +363,7 @@ describe('publishing', () => {
       teacher: phrases.teacher,
     });
     const plan = await readPlan(await director(), single);
-    const [kept] = plan.sources.templates;
+    const [kept] = (await blockSources(await director(), { session: single, name: '' })).templates;
     const { blocks } = await takeBlocks(await director(), { from: 'template', id: kept.id });
     expect(blocks.map(({ kind }) => kind)).toEqual(session.blocks.map(({ kind }) => kind));
     expect(blocks.some(({ id }) => session.blocks.some((block) => block.id === id))).toBe(false);

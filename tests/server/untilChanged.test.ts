@@ -11,6 +11,7 @@ import { keptNow, untilChanged } from '../../src/server/untilChanged';
 import { listCohorts } from '../../src/server/usecases/cohorts/listCohorts';
 import { listCourses } from '../../src/server/usecases/courses/listCourses';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
+import { workAhead } from '../../src/server/usecases/lobby/workAhead';
 import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { needsDoing } from '../../src/server/usecases/people/needsDoing';
 import { listPlans } from '../../src/server/usecases/plans/listPlans';
@@ -34,6 +35,21 @@ afterEach(() => backToKept());
 afterAll(async () => {
   await forgetKept();
   await closeDatabase();
+});
+
+test('what the first pages of a day ask for is worked out before anybody looks, once a day', async () => {
+  keptNow().clear();
+  const [em, done] = [await freshManager(), new Map<string, string>()];
+  await workAhead(em, NOW, done);
+  const ahead = new Map(keptNow());
+  expect([...ahead.keys()].filter((key) => key.includes('checks of')).length).toBeGreaterThan(2);
+  await readLobby(await deskOf('director'));
+  expect([...keptNow()].filter(([name, { worked }]) => ahead.get(name)?.worked !== worked)).toEqual([]);
+  keptNow().clear();
+  await workAhead(em, NOW, done);
+  expect(keptNow().size).toBe(0);
+  await workAhead(em, new Date(NOW.getTime() + 86_400_000), done);
+  expect(keptNow().size).toBeGreaterThan(0);
 });
 
 const asOwner = async (sql: string): Promise<void> => void (await (await ownerManager()).execute(sql));

@@ -4,7 +4,7 @@ import { reply } from '@/app/edge';
 import { publishMany, publishPlan } from '@/server/usecases/plans/publishPlan';
 import { comparePlan, saveBlocks } from '@/server/usecases/plans/saveBlocks';
 import { readNotes, sayNote } from '@/server/usecases/plans/notes';
-import { removeTemplate, saveTemplate, takeBlocks } from '@/server/usecases/plans/templates';
+import { blockSources, removeTemplate, saveTemplate, takeBlocks } from '@/server/usecases/plans/templates';
 import { coverWithChange, handOver } from '@/server/usecases/teach/cover';
 import { settleClassLogs, settleHeldLog } from '@/server/usecases/teach/heldLogs';
 
@@ -46,6 +46,10 @@ export async function saveTemplateAction(input: unknown) {
 
 export async function removeTemplateAction(input: unknown) {
   return reply((desk) => removeTemplate(desk, input));
+}
+
+export async function blockSourcesAction(input: unknown) {
+  return reply((desk) => blockSources(desk, input));
 }
 
 export async function takeBlocksAction(input: unknown) {

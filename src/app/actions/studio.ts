@@ -2,7 +2,7 @@
 
 import { reply } from '@/app/edge';
 import { previewGuards, saveGuards } from '@/server/usecases/studio/guards';
-import { previewPace, saveSchools } from '@/server/usecases/studio/schools';
+import { plannedTechniques, previewPace, saveSchools } from '@/server/usecases/studio/schools';
 import { addClosure, removeClosure, saveConventions, saveSpeech } from '@/server/usecases/studio/changeStudio';
 
 export async function saveConventionsAction(input: unknown) {
@@ -11,6 +11,10 @@ export async function saveConventionsAction(input: unknown) {
 
 export async function saveSchoolsAction(input: unknown) {
   return reply((desk) => saveSchools(desk, input));
+}
+
+export async function plannedTechniquesAction() {
+  return reply((desk) => plannedTechniques(desk));
 }
 
 export async function previewPaceAction(input: unknown) {

@@ -1,5 +1,6 @@
 import { isAway, overlap, type Away } from '../staff';
 import type { IsoDate } from '../units';
+import { listed } from '../wording';
 import { finding, type Check } from './checks';
 import type { Closure } from './dates';
 import { closureOn } from './dates';
@@ -41,7 +42,16 @@ export function aroundChecks(
     return [
       ...(teacher && !away ? [] : [finding(session, { code: 'nobody', away: teacher?.name ?? null })]),
       ...(closure ? [finding(session, { code: 'closed', reason: closure.reason })] : []),
-      ...clashes.map(({ name, shares }) => finding(session, { code: 'same time', name, shares })),
+      ...(['cohort', 'teacher'] as const).flatMap((shares) => {
+        const names = [...new Set(clashes.filter((one) => one.shares === shares).map(({ name }) => name))];
+        return names.length === 0 ? [] : [finding(session, { code: 'same time', name: several(names), shares })];
+      }),
     ];
   });
 }
+
+/** How many are named before the rest are counted. */
+const NAMED = 3;
+
+const several = (names: readonly string[]) =>
+  listed(names.length <= NAMED ? names : [...names.slice(0, NAMED - 1), `${names.length - NAMED + 1} others`]);

@@ -4,9 +4,27 @@ declare const dateBrand: unique symbol;
 /** A calendar date "2026-11-24": a day in the studio, never an instant. Made by {@link isoDate} only. */
 export type IsoDate = string & { readonly [dateBrand]: true };
 
+const DAY_MS = 86_400_000;
+
+/** Every date that was met, as days since 1970-01-01: a studio works with the same few thousand again and again. */
+const met = new Map<string, number>();
+/** How many are remembered before it is begun anew. */
+const MET_LIMIT = 20_000;
+
+/** Days since 1970-01-01; null where a text is no date. A date without a time is read as midnight UTC, so no clock change ever bends it. */
+function dayOf(text: string): number | null {
+  const known = met.get(text);
+  if (known !== undefined) return known;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || !isValid(parseISO(text))) return null;
+  if (met.size >= MET_LIMIT) met.clear();
+  const day = Date.parse(text) / DAY_MS;
+  met.set(text, day);
+  return day;
+}
+
 /** Whether a text is a real calendar date. @example isIsoDate('2026-02-30') // false */
 export function isIsoDate(text: string): text is IsoDate {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
+  return dayOf(text) !== null;
 }
 
 /** Reads a calendar date; throws RangeError on anything else. @example isoDate('2026-11-24') */
@@ -15,12 +33,7 @@ export function isoDate(text: string): IsoDate {
   return text;
 }
 
-const DAY_MS = 86_400_000;
-
-/** Days since 1970-01-01. A date without a time is read as midnight UTC, so no clock change ever bends it. */
-function dayNumber(date: IsoDate): number {
-  return Date.parse(date) / DAY_MS;
-}
+const dayNumber = (date: IsoDate): number => dayOf(date) ?? NaN;
 
 function fromDayNumber(day: number): IsoDate {
   return new Date(day * DAY_MS).toISOString().slice(0, 10) as IsoDate;

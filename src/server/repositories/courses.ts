@@ -95,8 +95,20 @@ export async function holdSession(at: Writing, id: string): Promise<void> {
 }
 
 /** The courses of a cohort, newest first. */
-export async function coursesOfCohort(desk: Desk<Actor>, cohortId: string): Promise<Course[]> {
-  return (await courses(desk)).filter(({ cohort }) => cohort === cohortId);
+export async function coursesOfCohort(desk: Desk<Actor>, cohort: string): Promise<Course[]> {
+  return (await readRows(desk, CourseRow, { cohort: knownId(cohort), removedAt: null }, { orderBy: { firstDate: 'desc' } })).map(toCourse);
+}
+
+/** Whose some courses are, without what is asked of them, by their ids; removed ones are left out. */
+export async function courseHeads(
+  desk: Desk<Actor>,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, Pick<Course, 'id' | 'name' | 'cohort' | 'teacher'>>> {
+  const rows =
+    ids.length === 0
+      ? []
+      : await readRows(desk, CourseRow, { id: [...new Set(ids)], removedAt: null }, { fields: ['id', 'name', 'cohort', 'teacher'] });
+  return new Map(rows.map((row) => [row.id, row]));
 }
 
 /** Adds a course with its dated, still empty sessions. */
@@ -223,13 +235,38 @@ export async function allSessionsById(desk: Desk<Actor>, ids: readonly string[])
 /** When a class is held, without what is in it. */
 export type Hours = Pick<Session, 'id' | 'course' | 'date' | 'start' | 'minutes' | 'published' | 'version'>;
 
+const HOURS = ['id', 'course', 'date', 'start', 'minutes', 'published', 'version'] as const;
+
 /** When every class of the studio that is not cancelled is held, in order of time; without what is in them. */
 export function allHours(desk: Desk<Actor>): Promise<Hours[]> {
   return once(desk, 'hours', async () => {
-    const fields = ['id', 'course', 'date', 'start', 'minutes', 'published', 'version'] as const;
-    const rows = await readRows(desk, SessionRow, { cancelled: null }, { orderBy: { date: 'asc', start: 'asc' }, fields });
+    const rows = await readRows(desk, SessionRow, { cancelled: null }, { orderBy: { date: 'asc', start: 'asc' }, fields: HOURS });
     return rows.map((row) => ({ ...row, date: isoDate(row.date) }));
   });
+}
+
+/** When some classes are held, by their ids, cancelled ones too. */
+export async function hoursOf(desk: Desk<Actor>, ids: readonly string[]): Promise<Hours[]> {
+  const rows = ids.length === 0 ? [] : await readRows(desk, SessionRow, { id: [...ids] }, { fields: HOURS });
+  return rows.map((row) => ({ ...row, date: isoDate(row.date) }));
+}
+
+/** Which of some classes have anything in them. */
+export async function filledOnes(desk: Desk<Actor>, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  const rows = ids.length === 0 ? [] : await readRows(desk, SessionRow, { id: [...ids] }, { fields: ['id', 'blocks'] });
+  return new Set(rows.filter(({ blocks }) => blocks.length > 0).map(({ id }) => id));
+}
+
+/** When the classes of some days are held, of whatever course, in order of time; without what is in them. */
+export async function hoursOn(desk: Desk<Actor>, dates: readonly IsoDate[]): Promise<Hours[]> {
+  if (dates.length === 0) return [];
+  const rows = await readRows(
+    desk,
+    SessionRow,
+    { date: [...new Set(dates)], cancelled: null },
+    { orderBy: { date: 'asc', start: 'asc' }, fields: HOURS },
+  );
+  return rows.map((row) => ({ ...row, date: isoDate(row.date) }));
 }
 
 /** Every session on some days, of whatever course, cancelled ones too. */

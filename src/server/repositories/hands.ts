@@ -3,7 +3,7 @@ import type { Actor, Staff } from '../auth/actors';
 import { readRows } from '../db/read';
 import { HandoverRow, PlanRow } from '../db/rows';
 import { add } from '../db/write';
-import { once, type Desk, type Writing } from '../desk';
+import { type Desk, type Writing } from '../desk';
 
 /** Classes given into other hands, oldest first. */
 export async function handoversOf(desk: Desk<Actor>, sessions: readonly string[]) {
@@ -32,11 +32,6 @@ export async function sessionsHandedTo(desk: Desk<Actor>, teacher: string): Prom
     readRows(desk, HandoverRow, { teacher }, { fields: ['session'] }),
   ]);
   return new Set([...plans, ...handed].map(({ session }) => session));
-}
-
-/** Whom each class of the studio from today on was handed to last; asked once a request. */
-export function handedAhead(desk: Desk<Actor>, ahead: readonly string[]): Promise<ReadonlyMap<string, string>> {
-  return once(desk, 'handed ahead', () => handedTo(desk, ahead));
 }
 
 /** Whom each of some sessions was handed to last, by session; those that never were are left out. */

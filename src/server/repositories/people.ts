@@ -93,14 +93,33 @@ export interface RosterLine {
   readonly screenedOn: IsoDate | null;
 }
 
-/** Names and screening dates alone, without opening anything. */
+/** Everybody's name and screening date alone, without opening anything. */
 export function roster(desk: Desk<Actor>): Promise<RosterLine[]> {
-  return once(desk, 'roster', async () => {
-    const people = await readRows(desk, PersonRow, HERE, { orderBy: { name: 'asc' }, fields: ['id', 'name', 'cohort', 'email'] });
-    const screenings = await readRows(desk, ScreeningRow, {}, { orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] });
-    const latest = new Map(screenings.map(({ person: of, screenedOn }) => [of, isoDate(screenedOn)]));
-    return people.map(({ id, name, email, cohort: of }) => ({ id, name, email: email ?? null, cohort: of, screenedOn: latest.get(id) ?? null }));
-  });
+  return once(desk, 'roster', () => linesOf(desk, HERE, () => ({})));
+}
+
+/** The same of one cohort. */
+export function rosterOf(desk: Desk<Actor>, cohort: string): Promise<RosterLine[]> {
+  return once(desk, `roster ${cohort}`, () => linesOf(desk, { ...HERE, cohort: knownId(cohort) }, (ids) => ({ person: ids })));
+}
+
+async function linesOf(desk: Desk<Actor>, where: object, screened: (ids: string[]) => object): Promise<RosterLine[]> {
+  const people = await readRows(desk, PersonRow, where, { orderBy: { name: 'asc' }, fields: ['id', 'name', 'cohort', 'email'] });
+  const latest = await screenedOn(desk, screened(people.map(({ id }) => id)));
+  return people.map(({ id, name, email, cohort: of }) => ({ id, name, email: email ?? null, cohort: of, screenedOn: latest.get(id) ?? null }));
+}
+
+/** When each was screened last. */
+async function screenedOn(desk: Desk<Actor>, where: object): Promise<ReadonlyMap<string, IsoDate>> {
+  const rows = await readRows(desk, ScreeningRow, where, { orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] });
+  return new Map(rows.map(({ person: of, screenedOn: on }) => [of, isoDate(on)]));
+}
+
+/** Names and addresses of some people, as far as they have neither left nor been erased. */
+export async function peopleStill(desk: Desk<Actor>, ids: readonly string[]): Promise<ReadonlyMap<string, Pick<RosterLine, 'name' | 'email'>>> {
+  if (ids.length === 0) return new Map();
+  const rows = await readRows(desk, PersonRow, { ...HERE, id: [...ids] }, { fields: ['id', 'name', 'email'] });
+  return new Map(rows.map(({ id, name, email }) => [id, { name, email: email ?? null }]));
 }
 
 /** Everybody who is not erased, also who has left: they may come back, and are the same person still. */
@@ -123,11 +142,7 @@ export async function peopleHere(desk: Desk<Actor>, ids: readonly string[]): Pro
 /** Some people by their ids, whether they are members, wait to be, or have left; with when they last answered a form. */
 export async function peopleLines(desk: Desk<Actor>, ids: readonly string[]): Promise<readonly Pick<RosterLine, 'id' | 'name' | 'screenedOn'>[]> {
   if (ids.length === 0) return [];
-  const [names, screenings] = await Promise.all([
-    peopleHere(desk, ids),
-    readRows(desk, ScreeningRow, { person: [...ids] }, { orderBy: { screenedOn: 'asc' }, fields: ['person', 'screenedOn'] }),
-  ]);
-  const latest = new Map(screenings.map(({ person: of, screenedOn }) => [of, isoDate(screenedOn)]));
+  const [names, latest] = await Promise.all([peopleHere(desk, ids), screenedOn(desk, { person: [...ids] })]);
   return [...names].map(([id, name]) => ({ id, name, screenedOn: latest.get(id) ?? null }));
 }
 

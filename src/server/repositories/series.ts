@@ -59,6 +59,17 @@ export function allSeries(desk: Desk<Actor>): Promise<KeptSeries[]> {
   return once(desk, 'series', async () => (await readRows(desk, SeriesRow, { removedAt: null }, { orderBy: { firstDate: 'desc' } })).map(toSeries));
 }
 
+/** Which series there are. */
+export async function seriesIds(desk: Desk<Actor>): Promise<string[]> {
+  return (await readRows(desk, SeriesRow, { removedAt: null }, { orderBy: { id: 'asc' }, fields: ['id'] })).map(({ id }) => id);
+}
+
+/** The names of some series. */
+export async function seriesNames(desk: Desk<Actor>, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  const rows = ids.length === 0 ? [] : await readRows(desk, SeriesRow, { id: [...ids], removedAt: null }, { fields: ['id', 'name'] });
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
 export async function series(desk: Desk<Actor>, id: string): Promise<KeptSeries> {
   const row = await readRow(desk, SeriesRow, { id: knownId(id, NOT_HERE), removedAt: null });
   if (!row) throw new Refusal('not-found', NOT_HERE);

@@ -137,6 +137,12 @@ export async function studiosThatAsk(em: EntityManager): Promise<Clock[]> {
   return rows.map(({ id, name, zone }) => ({ as: 'clock', studio: id, studioName: name, zone }));
 }
 
+/** Every studio, as its clock. */
+export async function studioClocks(em: EntityManager): Promise<Clock[]> {
+  const rows = await em.find(StudioRow, {}, { filters: false });
+  return rows.map(({ id, name, zone }) => ({ as: 'clock', studio: id, studioName: name, zone }));
+}
+
 /** Whether there is any studio yet. */
 export async function anyStudio(em: EntityManager): Promise<boolean> {
   return (await em.count(StudioRow)) > 0;

@@ -9,6 +9,8 @@ interface Props extends FieldProps<string> {
   readonly placeholder?: string;
   /** Empties itself after every choice: for adding one thing after another. */
   readonly empties?: boolean;
+  /** Asks for more options by what is typed. */
+  readonly onType?: (text: string) => void;
 }
 
 /** A choice of many that is typed to find: techniques, staff, people. */
@@ -23,6 +25,7 @@ export function PickField({
   options,
   placeholder,
   empties,
+  onType,
   error,
   helperText,
   disabled,
@@ -37,6 +40,7 @@ export function PickField({
       value={empties ? null : chosen}
       {...(empties ? { inputValue: undefined, clearOnBlur: true, blurOnSelect: true, key: options.length } : {})}
       onChange={(_, option) => option && onChange(option.value)}
+      onInputChange={(_, text, reason) => reason === 'input' && onType?.(text)}
       onBlur={onBlur}
       getOptionKey={(option) => option.value}
       groupBy={options.some(({ group }) => group) ? (option) => option.group ?? '' : undefined}

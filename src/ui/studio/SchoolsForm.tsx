@@ -2,8 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { saveSchoolsAction } from '@/app/actions/studio';
-import { HELD, QUESTIONS, schoolChanges, wayText, type SchoolChange, type StudioSchools } from '@/core/conventions';
+import { plannedTechniquesAction, saveSchoolsAction } from '@/app/actions/studio';
+import { HELD, QUESTIONS, schoolChanges, wayText, type QuestionId, type SchoolChange, type StudioSchools } from '@/core/conventions';
 import type { Pace } from '@/core/timing';
 import { clockText } from '@/core/units';
 import { ChoiceField } from '../fields';
@@ -18,17 +18,21 @@ interface Props {
   readonly version: number;
   readonly schools: StudioSchools;
   readonly pace: Pace;
-  /** How many sessions still to come have each technique. */
-  readonly planned: Readonly<Record<string, number>>;
 }
 
 /** Where schools differ: the studio's way for each question, and what another choice would change, before it is saved. */
-export function SchoolsForm({ version, schools, pace, planned }: Props) {
+export function SchoolsForm({ version, schools, pace }: Props) {
   const say = useNotice();
   const [chosen, setChosen] = useState(schools.studio);
   const { run, refusal, busy, refresh } = useAction();
   const { techniques } = useLibrary();
   const changes = useMemo(() => schoolChanges(techniques, schools, { ...schools, studio: chosen }, pace), [techniques, schools, chosen, pace]);
+  // How many sessions still to come have each technique: asked for with the first choice.
+  const [planned, setPlanned] = useState<Readonly<Record<string, number>> | null>(null);
+  const choose = (id: QuestionId, way: string) => {
+    setChosen({ ...chosen, [id]: way });
+    if (planned === null) void run(plannedTechniquesAction).then((reply) => reply?.ok && setPlanned(reply.value));
+  };
   const touched = QUESTIONS.some(({ id }) => chosen[id] !== schools.studio[id]);
   const save = async () => {
     const ways = QUESTIONS.map(({ id }) => ({ question: id, way: chosen[id] }));
@@ -48,13 +52,13 @@ export function SchoolsForm({ version, schools, pace, planned }: Props) {
             id={`school-${index}`}
             label={question}
             value={chosen[id]}
-            onChange={(way) => setChosen({ ...chosen, [id]: way })}
+            onChange={(way) => choose(id, way)}
             helperText={`${wayText(id, ways[0])} by default: ${because}`}
             options={ways.map((way) => ({ value: way, label: wayText(id, way) }))}
           />
         ))}
       </div>
-      <div aria-live="polite">{touched && <Preview changes={changes} planned={planned} />}</div>
+      <div aria-live="polite">{touched && <Preview changes={changes} planned={planned ?? {}} />}</div>
       <Refusal message={refusal} />
       {touched && (
         <div className="row">

@@ -14,11 +14,11 @@ import { useNotice } from '../look/Notices';
 import styles from './Week.module.css';
 
 /** The week at a glance: every class, who teaches it, where its plan stands, and what has nobody. */
-export function Week({ week }: { week: WeekView }) {
+export function Week({ week, whole }: { readonly week: WeekView; /** Whether all of it is shown. */ readonly whole: boolean }) {
   const say = useNotice();
   const { run, refusal, busy, refresh } = useAction();
   const once = useOnce();
-  const days = [...new Set([...week.rows.map(({ date }) => date), ...inWeek(week)])].sort();
+  const days = [...new Set([...week.rows.map(({ date }) => date), ...(whole ? inWeek(week) : [])])].sort();
   const publish = async ({ courseId, id, version, course, date }: WeekRow) => {
     const reply = await run(() => publishManyAction({ once: once.id(), course: courseId, seen: [{ session: id, version }] }));
     if (reply?.ok) once.done();

@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Studio' };
 
 export default function StudioPage() {
   return seated(async (desk) => {
-    const { studio, closed, staff, planned, today } = await readStudio(desk);
+    const { studio, closed, staff, today } = await readStudio(desk);
     const ahead = closed.filter(({ until }) => until >= today);
     return (
       <>
@@ -39,7 +39,6 @@ export default function StudioPage() {
               version={studio.version}
               schools={studio.schools}
               pace={{ tempo: studio.tempo, naturalBreath: studio.naturalBreath }}
-              planned={planned}
             />
             <SpeechForm
               key={`speech ${JSON.stringify([studio.speech.loudness, studio.speech.wordsPerSecond, studio.speech.wording])}`}

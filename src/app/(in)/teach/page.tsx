@@ -9,6 +9,8 @@ import { readWeek } from '@/server/usecases/teach/readWeek';
 import { Refusal } from '@/server/errors';
 import type { Desk } from '@/server/desk';
 import type { WeekView } from '@/views/week';
+import { Pages } from '@/ui/lists/Pages';
+import { pageOf } from '@/ui/lists/page';
 import { Cover } from '@/ui/teach/Cover';
 import { KeepWeek } from '@/ui/teach/KeepWeek';
 import { Week } from '@/ui/teach/Week';
@@ -18,12 +20,17 @@ export const metadata: Metadata = { title: 'Teach' };
 /** For how many days ahead a device keeps its teacher's classes. */
 const KEPT_DAYS = 6;
 
+/** How many classes of a week are shown at once. */
+const AT_ONCE = 60;
+/** How many classes without a teacher, or of one's own today, are told of one by one. */
+const TOLD = 3;
+
 interface Props {
-  readonly searchParams: Promise<{ week?: string; cover?: string }>;
+  readonly searchParams: Promise<{ week?: string; cover?: string; page?: string }>;
 }
 
 export default async function TeachPage({ searchParams }: Props) {
-  const { week: asked, cover: wanted } = await searchParams;
+  const { week: asked, cover: wanted, page } = await searchParams;
   return seated(async (desk) => {
     const [week, mine] = await Promise.all([readWeek(desk, asked ?? null), myClasses(desk)]);
     const nobody = week.rows.find((row) => row.nobody !== null);
@@ -33,6 +40,13 @@ export default async function TeachPage({ searchParams }: Props) {
     // What is taught in the next days opens without a network.
     const soon = mine.filter(({ date, state }) => date >= desk.today && date <= addDays(desk.today, KEPT_DAYS) && state !== 'cancelled');
     const now = week.monday === mondayOf(desk.today);
+    const shown = pageOf(
+      week.rows,
+      page,
+      AT_ONCE,
+      week.rows.findIndex(({ date }) => date >= desk.today),
+    );
+    const rows = <Week week={{ ...week, rows: shown.shown }} whole={shown.pages === 1} />;
     const here = (monday: string) => (monday === mondayOf(desk.today) ? '/teach' : `/teach?week=${monday}`);
     return (
       <>
@@ -63,7 +77,7 @@ export default async function TeachPage({ searchParams }: Props) {
         )}
         {cover ? (
           <div className="two">
-            <Week week={week} />
+            {rows}
             {'closed' in cover ? (
               <p className="note">{cover.closed}</p>
             ) : (
@@ -71,8 +85,9 @@ export default async function TeachPage({ searchParams }: Props) {
             )}
           </div>
         ) : (
-          <Week week={week} />
+          rows
         )}
+        <Pages of={shown} href={here(week.monday)} what="classes" />
       </>
     );
   });
@@ -96,13 +111,16 @@ function opening({ rows, whole, today }: WeekView): string {
   const mine = held.filter((row) => row.mine && row.date === today && row.state !== 'taught');
   return [
     `${count}${whole ? '' : ' of yours'}.`,
-    ...nobody.map(({ course, date, start, nobody: why, teacher }) =>
-      `${course} on ${date === today ? 'today' : dayText(date)} at ${start} has nobody: ${why === 'is away' ? `${teacher} is away` : 'whoever had it no longer teaches here'}.`.replace(
-        'on today',
-        'today',
+    ...nobody
+      .slice(0, TOLD)
+      .map(({ course, date, start, nobody: why, teacher }) =>
+        `${course} on ${date === today ? 'today' : dayText(date)} at ${start} has nobody: ${why === 'is away' ? `${teacher} is away` : 'whoever had it no longer teaches here'}.`.replace(
+          'on today',
+          'today',
+        ),
       ),
-    ),
-    ...mine.map(({ course, start }) => `You teach ${course} today at ${start}.`),
+    ...(nobody.length > TOLD ? [`${nobody.length - TOLD} more have nobody.`] : []),
+    ...mine.slice(0, TOLD).map(({ course, start }) => `You teach ${course} today at ${start}.`),
     ...(unread === 0 ? [] : [unread === 1 ? 'One plan is not read yet.' : `${unread} plans are not read yet.`]),
   ].join(' ');
 }

@@ -20,7 +20,7 @@ import { authorise, may } from '../../auth/permissions';
 import { inOne, type Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
 import { coursesOfCohort, sessionsOf } from '../../repositories/courses';
-import { roster } from '../../repositories/people';
+import { rosterOf } from '../../repositories/people';
 import { members, recordReading } from '../../repositories/screenings';
 import type { Conventions } from '../../repositories/studio';
 import { houseOf } from '../setting';
@@ -45,14 +45,12 @@ export async function readCohort(desk: Desk, id: string, query: CohortQuery): Pr
   const { role } = desk.who;
   const reasons = may(role, 'see reasons');
   const everyone = reasons ? await members(desk, id) : [];
-  const people = (await roster(desk))
-    .filter((person) => person.cohort === id)
-    .map((person) => ({
-      id: person.id,
-      name: person.name,
-      standing: may(role, 'add people') ? standingOf(person.screenedOn, desk.today) : null,
-      unreadable: everyone.some((one) => one.id === person.id && one.unreadable),
-    }));
+  const people = (await rosterOf(desk, id)).map((person) => ({
+    id: person.id,
+    name: person.name,
+    standing: may(role, 'add people') ? standingOf(person.screenedOn, desk.today) : null,
+    unreadable: everyone.some((one) => one.id === person.id && one.unreadable),
+  }));
   const courses = (await coursesOfCohort(desk, id)).map((course) => ({ id: course.id, name: course.name }));
   const shown = { group: { id, name: group.name, about: group.about }, people, courses };
   if (!reasons) return { ...shown, table: null, classes: may(role, 'teach') ? await ownClasses(desk, courses) : [] };

@@ -193,7 +193,7 @@ export const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near 
  * @param tryMends whether mends are tried: where checks are only counted, they are not
  */
 export async function checksOf(desk: Desk, found: Course, sessions: readonly Session[], tryMends = true): Promise<ShownCheck[]> {
-  const [inside, around, { library }] = await Promise.all([insideChecks(desk, found, tryMends), aroundOf(desk, found, sessions), conventions(desk)]);
+  const [inside, around, { library }] = await Promise.all([insideChecks(desk, found, tryMends), aroundOf(desk, found), conventions(desk)]);
   return shownChecks([...inside, ...around], sessions, library, desk);
 }
 

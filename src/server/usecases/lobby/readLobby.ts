@@ -11,17 +11,19 @@ import { handedTasks, teachingTasks, weekTasks } from './teachingTasks';
 
 /** What needs doing for the signed-in role, in order of harm. */
 export async function readLobby(desk: Desk): Promise<Task[]> {
-  const { id, role } = desk.who;
+  const { role } = desk.who;
   // What somebody said of a stop sign is opened each time.
-  const [signs, others] = await Promise.all([
-    may(role, 'see reasons') ? signTasks(desk) : [],
-    untilChanged(desk, `tasks of ${id}`, 'everything', otherTasks),
-  ]);
+  const [signs, others] = await Promise.all([may(role, 'see reasons') ? signTasks(desk) : [], otherTasks(desk)]);
   const order = ['stop', 'mend', 'know'];
   return [...signs, ...others].sort((a, b) => order.indexOf(a.harm) - order.indexOf(b.harm));
 }
 
-async function otherTasks(desk: Desk): Promise<Task[]> {
+/** All but what somebody said of a sign. */
+export function otherTasks(desk: Desk): Promise<readonly Task[]> {
+  return untilChanged(desk, `tasks of ${desk.who.id}`, 'everything', tasksNow);
+}
+
+async function tasksNow(desk: Desk): Promise<Task[]> {
   const { role } = desk.who;
   const tasks = await Promise.all([
     may(role, 'edit courses') ? courseTasks(desk) : [],

@@ -1,6 +1,6 @@
 import type { Actor } from '../../auth/actors';
 import type { Desk } from '../../desk';
-import { allHours, courses, sessionsOf, type Session } from '../../repositories/courses';
+import { allHours, courses, coursesOfCohort, sessionsOf, type Session } from '../../repositories/courses';
 import { idsOf } from '../courses/listCourses';
 
 /** A session still to come, with its course's name and cohort. */
@@ -11,9 +11,9 @@ export interface AheadSession extends Session {
 
 /** The sessions still to come of a cohort, or of all. */
 export async function sessionsAhead(desk: Desk<Actor>, cohort: string | null): Promise<AheadSession[]> {
-  const all = (await courses(desk)).filter((course) => cohort === null || course.cohort === cohort);
-  const still = new Set((await allHours(desk)).filter(({ date }) => date >= desk.today).map(({ course }) => course));
-  const sessions = await sessionsOf(desk, idsOf(all.filter(({ id }) => still.has(id))));
+  const all = cohort === null ? await courses(desk) : await coursesOfCohort(desk, cohort);
+  const still = cohort === null ? new Set((await allHours(desk)).filter(({ date }) => date >= desk.today).map(({ course }) => course)) : null;
+  const sessions = await sessionsOf(desk, idsOf(still ? all.filter(({ id }) => still.has(id)) : all));
   return sessions
     .filter(({ date }) => date >= desk.today)
     .map((session) => {

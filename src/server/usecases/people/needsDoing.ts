@@ -7,8 +7,8 @@ import type { Actor } from '../../auth/actors';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { untilChanged } from '../../untilChanged';
-import { cohorts } from '../../repositories/cohorts';
-import { courses } from '../../repositories/courses';
+import { cohorts, type Cohort } from '../../repositories/cohorts';
+import { courses, type Course } from '../../repositories/courses';
 import { waitingLinks } from '../../repositories/links';
 import { roster } from '../../repositories/people';
 import { members, overridesOf } from '../../repositories/screenings';
@@ -80,16 +80,20 @@ function formDetail(until: IsoDate | null, today: IsoDate, sessions: Ahead): str
   return next ? `runs out ${dayText(until)}, before the class on ${dayText(next.date)}` : `runs out ${dayText(until)}`;
 }
 
-async function directorNeeds(desk: Desk<Actor>, groups: readonly { readonly id: string; readonly name: string }[]): Promise<Need[]> {
+async function directorNeeds(desk: Desk<Actor>, groups: readonly Group[]): Promise<Need[]> {
   const all = await courses(desk);
-  const perGroup = groups.map(async (group): Promise<Need[]> => {
-    const own = all.filter(({ cohort }) => cohort === group.id).map(({ id }) => id);
-    return untilChanged(desk, `needs of ${group.id}`, [group.id, 'studio', ...own], (at) => needsOf(at, group));
-  });
-  return (await Promise.all(perGroup)).flat();
+  return (await Promise.all(groups.map((group) => cohortNeeds(desk, group, all)))).flat();
 }
 
-async function needsOf(desk: Desk<Actor>, { id, name }: { readonly id: string; readonly name: string }): Promise<Need[]> {
+/** What the people of one cohort need that the director alone does. */
+export function cohortNeeds(desk: Desk<Actor>, group: Group, all: readonly Pick<Course, 'id' | 'cohort'>[]): Promise<readonly Need[]> {
+  const own = all.filter(({ cohort }) => cohort === group.id).map(({ id }) => id);
+  return untilChanged(desk, `needs of ${group.id}`, [group.id, 'studio', ...own], (at) => needsOf(at, group));
+}
+
+type Group = Pick<Cohort, 'id' | 'name'>;
+
+async function needsOf(desk: Desk<Actor>, { id, name }: Group): Promise<Need[]> {
   const needs: Need[] = [];
   const [studio, everyone, own] = await Promise.all([houseOf(desk, id), members(desk, id), sessionsAhead(desk, id)]);
   const known = new Map<string, readonly Seen[]>();

@@ -14,7 +14,6 @@ import { cohort } from '../../repositories/cohorts';
 import { course, progressOf, session as sessionById, sessionsOf, type Plan, type Session } from '../../repositories/courses';
 import type { OpenedMember } from '../../repositories/screenings';
 import { aways, staffNames, teachers } from '../../repositories/staff';
-import { around } from '../courses/around';
 import { checksOf, insideChecks, stateOf } from '../courses/readCourse';
 import { saidBy } from '../courses/says';
 import { houseOf, settingOf } from '../setting';
@@ -23,7 +22,6 @@ import { listOwnWays } from '../techniques/ownWays';
 import { changeLines } from './lines';
 import { conversation } from './notes';
 import { against, voiced } from './publishPlan';
-import { blockSources } from './templates';
 
 /** One session as a plan: its blocks, who does what instead, the cue sheet, its versions, and what came back from the class. */
 export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
@@ -37,15 +35,13 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     houseOf(desk, found.cohort),
   ]);
   const edits = may(desk.who.role, 'edit plans');
-  const [{ planning, members, reached }, progress, said, sources, ways, away, known] = await Promise.all([
+  const [{ planning, members, reached }, progress, said, ways, away, known] = await Promise.all([
     settingOf(desk, found, sessions),
     progressOf(desk, [id]),
     conversation(desk, id),
-    edits ? blockSources(desk, id) : { templates: [], classes: [] },
     listOwnWays(desk),
     aways(desk, session.date),
     teachers(desk),
-    around(desk),
   ]);
   const at = progress.get(id)!;
   const shownLog = (log: ClassLog): ShownLog => ({
@@ -87,7 +83,6 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     note: session.note,
     ...beside(sessions, id),
     conversation: said,
-    sources,
     judged: edits ? against(session, { found, checks: inside }, studio.library).judged : [],
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,

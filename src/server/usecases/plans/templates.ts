@@ -1,18 +1,19 @@
 import type { Block } from '@/core/plan';
-import { dayText } from '@/core/units';
-import { takeBlocksForm, templateForm, templateGoneForm } from '@/forms';
+import { dayText, daysBetween } from '@/core/units';
+import { blockSourcesForm, takeBlocksForm, templateForm, templateGoneForm } from '@/forms';
 import type { BlockSources } from '@/views/plan';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { courses, session as sessionById, sessionsBetween } from '../../repositories/courses';
+import { allHours, courses, filledOnes, session as sessionById, type Hours } from '../../repositories/courses';
 import { addTemplate, removeTemplate as remove, template, templates } from '../../repositories/templates';
-import { addDays } from '@/core/units';
 
-/** How far back and ahead classes are offered to take blocks from, in days. */
-const NEAR = 60;
+/** How many classes are offered at once to take blocks from; others are found by the name of their course. */
+const AT_ONCE = 120;
+/** Further than any two classes of a studio, in days. */
+const FAR_DAYS = 100_000;
 
 /** Keeps a class to be used again: its blocks with their doses, without people and without what was pinned. */
 export async function saveTemplate(desk: Desk, input: unknown): Promise<{ readonly name: string }> {
@@ -34,19 +35,34 @@ export async function removeTemplate(desk: Desk, input: unknown): Promise<void> 
   await inOne(desk, (at) => remove(at, id, version));
 }
 
-/** Templates, and the classes of the last and next weeks, to take blocks from. */
-export async function blockSources(desk: Desk, session: string): Promise<BlockSources> {
+/**
+ * What blocks can be taken from: templates, and classes by the name of their course. With no name asked for, those of this course and of
+ * its cohort, and of others the nearest.
+ */
+export async function blockSources(desk: Desk, input: unknown): Promise<BlockSources> {
   authorise(desk.who, 'edit plans');
-  const [kept, all, near] = await Promise.all([
-    templates(desk),
-    courses(desk),
-    sessionsBetween(desk, addDays(desk.today, -NEAR), addDays(desk.today, NEAR)),
-  ]);
+  const { session, name } = await checked(blockSourcesForm, input);
+  const here = await sessionById(desk, session);
+  const [kept, all, hours] = await Promise.all([templates(desk), courses(desk), allHours(desk)]);
+  const wanted = name.trim().toLowerCase();
+  const courseOf = new Map(all.filter((one) => one.name.toLowerCase().includes(wanted)).map((one) => [one.id, one]));
+  const cohort = all.find(({ id }) => id === here.course)?.cohort;
+  const near = ({ course, date }: Hours) =>
+    (course === here.course ? 0 : courseOf.get(course)!.cohort === cohort ? 1 : 2) * FAR_DAYS + Math.abs(daysBetween(here.date, date));
+  const nearest = hours
+    .filter(({ id, course }) => id !== session && courseOf.has(course))
+    .map((one) => ({ one, far: near(one) }))
+    .sort((a, b) => a.far - b.far)
+    .slice(0, AT_ONCE);
+  const filled = await filledOnes(
+    desk,
+    nearest.map(({ one }) => one.id),
+  );
   return {
-    templates: kept.map(({ id, version, name, minutes }) => ({ id, version, name, minutes })),
-    classes: near
-      .filter(({ id, blocks }) => id !== session && blocks.length > 0)
-      .map(({ id, date, course }) => ({ id, name: `${all.find((one) => one.id === course)?.name ?? 'A course'}, ${dayText(date)}` })),
+    templates: kept.map(({ id, version, name: called, minutes }) => ({ id, version, name: called, minutes })),
+    classes: nearest.flatMap(({ one: { id, course, date } }) =>
+      filled.has(id) ? [{ id, name: `${courseOf.get(course)!.name}, ${dayText(date)}` }] : [],
+    ),
   };
 }
 

@@ -9,7 +9,7 @@ import type { Desk, Writing } from '../../desk';
 import { invalid } from '../../errors';
 import { cohort } from '../../repositories/cohorts';
 import { course } from '../../repositories/courses';
-import { roster } from '../../repositories/people';
+import { rosterOf } from '../../repositories/people';
 import { addMembers, addSeries, series, type KeptSeries } from '../../repositories/series';
 import { teacher } from '../../repositories/staff';
 import { draftDays } from './draftDays';
@@ -78,7 +78,7 @@ export async function placeSeries(at: Writing<Staff>, { liveMinutes, ...made }: 
   const kept = { ...made, id: at.newId(), days, asked: { ...made.asked, closed }, pauses: [] };
   const liveCourse = await followLive(at, null, { ...kept, stoppedOn: null, liveCourse: null }, { minutes: liveMinutes });
   await addSeries(at, { ...kept, liveCourse });
-  const people = (await roster(at)).filter(({ cohort: of }) => of === made.cohort);
+  const people = await rosterOf(at, made.cohort);
   await addMembers(
     at,
     kept.id,

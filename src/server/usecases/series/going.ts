@@ -4,10 +4,11 @@ import { listed } from '@/core/wording';
 import type { Task } from '@/views/lobby';
 import type { Drifting, HardDay, SeriesLine, SeriesView } from '@/views/series';
 import type { Desk } from '../../desk';
-import { roster } from '../../repositories/people';
+import { peopleStill } from '../../repositories/people';
 import { conventions } from '../../repositories/studio';
 import { checkInsOf, openSigns, type KeptCheckIn } from '../../repositories/checkIns';
-import { allSeries, lettersTo, membersOf, type KeptSeries, type SeriesMember } from '../../repositories/series';
+import { allSeries, lettersTo, membersOf, series, seriesIds, type KeptSeries, type SeriesMember } from '../../repositories/series';
+import { untilChanged } from '../../untilChanged';
 
 /** How a series goes: who takes part and keeps it up, who is drifting off, how many will finish. */
 
@@ -28,19 +29,19 @@ export interface Part extends SeriesMember {
 }
 
 /** Everybody who takes or took part, by name. */
-export async function partsOf(
-  desk: Desk,
-  { id, stoppedOn }: KeptSeries,
-  dates: readonly IsoDate[],
-  everybody: Awaited<ReturnType<typeof roster>>,
-): Promise<Part[]> {
+export async function partsOf(desk: Desk, { id, stoppedOn }: KeptSeries, dates: readonly IsoDate[]): Promise<Part[]> {
   // Whoever signed up and waits for the director's yes takes no part yet.
   const members = (await membersOf(desk, [id])).filter(({ admitted }) => admitted);
-  const checkIns = await checkInsOf(
-    desk,
-    members.map((one) => one.id),
-  );
-  const people = new Map(everybody.map((one) => [one.id, one]));
+  const [checkIns, people] = await Promise.all([
+    checkInsOf(
+      desk,
+      members.map((one) => one.id),
+    ),
+    peopleStill(
+      desk,
+      members.map((one) => one.person),
+    ),
+  ]);
   return members
     .map((member): Part => {
       const person = people.get(member.person);
@@ -68,11 +69,9 @@ export const shownName = (name: string, whole: boolean) => (whole ? name : name.
 /** What waits for the director in the series that run: who signed up, and who is drifting off. */
 export async function seriesTasks(desk: Desk): Promise<Task[]> {
   const all = await allSeries(desk);
-  if (all.length === 0) return [];
-  const everybody = await roster(desk);
   const tasks = await Promise.all(
     all.map(async (one): Promise<Task[]> => {
-      const here = (await partsOf(desk, one, datesOf(one), everybody)).filter(({ leftOn }) => leftOn === null);
+      const here = (await partsOf(desk, one, datesOf(one))).filter(({ leftOn }) => leftOn === null);
       const goesOn = stateOf(one, desk.today) !== 'finished';
       const asking = (await membersOf(desk, [one.id])).filter(({ admitted, leftOn }) => !admitted && leftOn === null).length;
       const drifting = here.filter((part) => driftOf(part.over, part.checkIns) !== null).length;
@@ -146,21 +145,24 @@ export async function goingOf(
   };
 }
 
-/** Everybody of the studio's series that are over, day by day. */
-async function pastOf(desk: Desk, of: KeptSeries): Promise<Whole[]> {
-  const past = (await allSeries(desk)).filter((one) => one.id !== of.id && datesOf(one).at(-1)! < desk.today && one.stoppedOn === null);
-  const members = await membersOf(
-    desk,
-    past.map(({ id }) => id),
-  );
+/** Everybody of the studio's other series that are over, day by day; of each series kept until something of it changes. */
+async function pastOf(desk: Desk, { id: own }: KeptSeries): Promise<Whole[]> {
+  const others = (await seriesIds(desk)).filter((id) => id !== own);
+  return (await Promise.all(others.map((id) => untilChanged(desk, `series ${id} once it is over`, [id], (at) => wholeOf(at, id))))).flat();
+}
+
+async function wholeOf(desk: Desk, id: string): Promise<Whole[]> {
+  const of = await series(desk, id);
+  const dates = datesOf(of);
+  if (dates.at(-1)! >= desk.today || of.stoppedOn !== null) return [];
+  const members = await membersOf(desk, [id]);
   const checkIns = await checkInsOf(
     desk,
-    members.map(({ id }) => id),
+    members.map((member) => member.id),
   );
-  const dates = new Map(past.map((one) => [one.id, datesOf(one)]));
   return members.flatMap((member) => {
     // To the end of it, also where they left before: what was not done after that was not done.
-    const theirs = dates.get(member.series)!.filter((date) => date >= member.joinedOn);
+    const theirs = dates.filter((date) => date >= member.joinedOn);
     if (!member.admitted || theirs.length === 0) return [];
     const did = new Set((checkIns.get(member.id) ?? []).filter(kept).map(({ date }) => date));
     return [{ first: theirs[0], days: theirs.map((date) => did.has(date)) }];

@@ -10,7 +10,7 @@ import { untilChanged } from '../../untilChanged';
 import { Refusal } from '../../errors';
 import { cohortItself } from '../../repositories/cohorts';
 import { sessionsOf } from '../../repositories/courses';
-import { peopleLines, roster } from '../../repositories/people';
+import { peopleLines, rosterOf } from '../../repositories/people';
 import { allSeries, joinToken, membersOf, series, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { staffNames } from '../../repositories/staff';
 import { goingOf, partsOf, shownName, stateOf, type Part } from './going';
@@ -66,13 +66,13 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     seriesSetting(desk, found.cohort),
     cohortItself(desk, found.cohort),
     staffNames(desk),
-    roster(desk),
+    see.all ? rosterOf(desk, found.cohort) : [],
     found.liveCourse ? sessionsOf(desk, [found.liveCourse]) : [],
   ]);
   const { planning, house } = setting;
   const dates = datesOf(found);
   const everyMember = await membersOf(desk, [id]);
-  const parts = await partsOf(desk, found, dates, everybody);
+  const parts = await partsOf(desk, found, dates);
   const live = {
     classes: new Map(classes.map(({ date, blocks }) => [date, techniquesIn(blocks).map(({ technique }) => technique)] as const)),
     closed: await closedDates(desk, dates),
@@ -140,9 +140,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     undo: see.all ? undoOf(found, desk.today) : null,
     people: see.people ? parts.map((part) => takingPart(desk, part, found, setting, see)) : [],
     going: see.felt ? await goingOf(desk, found, parts, dates, see.all, (day) => newOn(found, day, house.library)) : null,
-    waiting: see.all
-      ? everybody.filter(({ id: person, cohort }) => cohort === found.cohort && !everyMember.some((part) => part.person === person)).length
-      : 0,
+    waiting: see.all ? everybody.filter(({ id: person }) => !everyMember.some((part) => part.person === person)).length : 0,
     joining: see.all ? await joiningOf(desk, found, everyMember) : null,
     asked: see.all && state !== 'finished' ? askedOf(found) : null,
     mayEdit: see.all,

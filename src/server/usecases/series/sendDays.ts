@@ -5,7 +5,7 @@ import type { EntityManager } from '../../db/orm';
 import { deskFor, inOne } from '../../desk';
 import { enqueue } from '../../jobs/queue';
 import { addMail } from '../../repositories/mails';
-import { roster } from '../../repositories/people';
+import { peopleStill } from '../../repositories/people';
 import { allSeries, markSent, membersOf, studiosWithSeries } from '../../repositories/series';
 import { studioClock } from '../../repositories/studio';
 import { dayUrl } from './takePart';
@@ -38,8 +38,12 @@ export async function sendDays(em: EntityManager, studio: string, now: Date): Pr
     const from = minutesOfDay(one.asked.start) - BEFORE_MINUTES;
     // An hour before an hour after midnight is the evening before: then it is sent as the day begins.
     if (day === null || one.stoppedOn !== null || time < Math.max(0, from)) continue;
-    const people = new Map((await roster(desk)).map((person) => [person.id, person]));
-    for (const member of await membersOf(desk, [one.id])) {
+    const members = await membersOf(desk, [one.id]);
+    const people = await peopleStill(
+      desk,
+      members.map(({ person }) => person),
+    );
+    for (const member of members) {
       const person = people.get(member.person);
       if (
         !person?.email ||
@@ -55,7 +59,7 @@ export async function sendDays(em: EntityManager, studio: string, now: Date): Pr
         if (token === null) return 0;
         const url = dayUrl(token);
         await addMail(at, {
-          person: person.id,
+          person: member.person,
           address: person.email!,
           // Whose day it is, their page says: people may be on different ones.
           subject: `Today: ${one.name}`,

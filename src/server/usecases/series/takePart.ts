@@ -10,7 +10,7 @@ import { inOne, type Desk, type Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
 import { ourOrigin } from '../../origin';
 import { addMail } from '../../repositories/mails';
-import { person, roster } from '../../repositories/people';
+import { person, rosterOf } from '../../repositories/people';
 import { undoStepOf } from '../../repositories/checkIns';
 import { addLetter, addMembers, changeMember, heldMember, lettersTo, newAddress, ownToken, series } from '../../repositories/series';
 import { partsOf, stateOf, type Part } from './going';
@@ -24,7 +24,7 @@ export async function letIn(desk: Desk, input: unknown): Promise<{ readonly join
   const { series: id } = await checked(seriesSeenForm, input);
   return inOne(desk, async (at) => {
     const found = await series(at, id);
-    const people = (await roster(at)).filter(({ cohort }) => cohort === found.cohort).map(({ id: one }) => one);
+    const people = (await rosterOf(at, found.cohort)).map(({ id: one }) => one);
     return { joined: await addMembers(at, id, people, at.today > found.firstDate ? at.today : found.firstDate) };
   });
 }
@@ -81,7 +81,7 @@ export async function writeToDrifting(desk: Desk, input: unknown): Promise<{ rea
   return onceOnly(desk, once, async (at) => {
     const found = await series(at, id);
     if (stateOf(found, at.today) === 'finished') throw new Refusal('late', 'This series is over: nobody drifts off any more.');
-    const everybody = await partsOf(at, found, datesOf(found), await roster(at));
+    const everybody = await partsOf(at, found, datesOf(found));
     const parts = everybody.filter((part) => members.includes(part.id) && part.leftOn === null && part.held.length === 0);
     const letters = await lettersTo(
       at,

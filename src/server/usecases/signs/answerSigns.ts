@@ -4,8 +4,8 @@ import type { SignView } from '@/views/signs';
 import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
-import { allSessionsById, courses } from '../../repositories/courses';
-import { allSeries, membersById } from '../../repositories/series';
+import { courseHeads, hoursOf } from '../../repositories/courses';
+import { membersById, seriesNames } from '../../repositories/series';
 import { answerSign, helpStands, standingSigns, type StandingSign } from '../../repositories/signs';
 import { staffNames } from '../../repositories/staff';
 import { stampIn } from '@/core/units';
@@ -47,26 +47,33 @@ export async function readSigns(desk: Desk): Promise<SignView[]> {
 
 /** Where each sign was, and the page of it. */
 async function places(desk: Desk, standing: readonly StandingSign[]) {
-  const [sessions, all, members, series] = await Promise.all([
-    allSessionsById(
+  const [sessions, members] = await Promise.all([
+    hoursOf(
       desk,
       standing.flatMap(({ session }) => session ?? []),
     ),
-    courses(desk),
     membersById(
       desk,
       standing.flatMap(({ member }) => member ?? []),
     ),
-    allSeries(desk),
   ]);
+  const [courses, series] = await Promise.all([
+    courseHeads(
+      desk,
+      sessions.map(({ course }) => course),
+    ),
+    seriesNames(
+      desk,
+      members.map((one) => one.series),
+    ),
+  ]);
+  const heldBy = new Map(sessions.map((one) => [one.id, one]));
+  const seriesOf = new Map(members.map((one) => [one.id, one.series]));
   return ({ session, member, date }: StandingSign): Pick<SignView, 'where' | 'href'> => {
-    const held = sessions.find(({ id }) => id === session);
-    if (held)
-      return {
-        where: `${all.find(({ id }) => id === held.course)?.name ?? 'a class'} on ${dayText(held.date)} ${held.start}`,
-        href: `/plans/${held.id}`,
-      };
-    const of = series.find(({ id }) => id === members.find((one) => one.id === member)?.series);
-    return of ? { where: `${of.name}, ${dayText(date)}`, href: `/series/${of.id}` } : { where: `a class or a day of ${dayText(date)}`, href: null };
+    const held = session && heldBy.get(session);
+    if (held) return { where: `${courses.get(held.course)?.name ?? 'a class'} on ${dayText(held.date)} ${held.start}`, href: `/plans/${held.id}` };
+    const of = (member && seriesOf.get(member)) ?? '';
+    const name = series.get(of);
+    return name ? { where: `${name}, ${dayText(date)}`, href: `/series/${of}` } : { where: `a class or a day of ${dayText(date)}`, href: null };
   };
 }
