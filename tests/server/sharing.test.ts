@@ -365,6 +365,16 @@ describe('publishing', () => {
     const plan = await readPlan(await director(), single);
     const [kept] = (await blockSources(await director(), { session: single, name: '' })).templates;
     const { blocks } = await takeBlocks(await director(), { from: 'template', id: kept.id });
+    // With no name asked for, the cohort's own classes come first; others are found by their course. Nothing empty is offered.
+    const offered = async (name: string) => (await blockSources(await director(), { session: single, name })).classes;
+    const own = (await sessionsOf(await director(), [phrases.id])).map(({ id }) => id);
+    const [near, boats] = [await offered(''), await offered(' EARLY boat')];
+    expect(near.slice(0, own.length).every(({ id }) => own.includes(id))).toBe(true);
+    expect(near.some(({ id }) => id === single)).toBe(false);
+    expect(boats.length).toBeGreaterThan(0);
+    expect(boats.every(({ name }) => name.startsWith('Steady on the early boat'))).toBe(true);
+    expect(await offered('no such course')).toEqual([]);
+    expect(await answerOf(blockSources(await deskOf('teacher'), { session: single, name: '' }))).toBe('not-allowed');
     expect(blocks.map(({ kind }) => kind)).toEqual(session.blocks.map(({ kind }) => kind));
     expect(blocks.some(({ id }) => session.blocks.some((block) => block.id === id))).toBe(false);
     expect(await answerOf(takeBlocks(await deskOf('stranger'), { from: 'template', id: kept.id }))).toBe('not-found');

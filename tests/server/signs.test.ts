@@ -47,7 +47,7 @@ describe('in a class', () => {
     expect(await shown()).toEqual([[null, [CHEST], true]]);
     expect(await told()).toBe(before + 1);
     const [first] = await readLobby(await director());
-    expect(first).toMatchObject({ harm: 'stop', href: `/signs#${mark.id}`, text: expect.stringContaining(CHEST) });
+    expect(first).toMatchObject({ harm: 'stop', href: `/signs?sign=${mark.id}#${mark.id}`, text: expect.stringContaining(CHEST) });
     const { readPlan } = await import('../../src/server/usecases/plans/readPlan');
     expect((await readPlan(await director(), session.id)).log!.unnamed).toEqual([CHEST]);
     expect((await readPlan(await director(), session.id)).log!.summary).toContain('a stop sign of somebody who was not named');

@@ -80,6 +80,12 @@ test('classes stand in each other’s way only while both run', () => {
   const at = (start: string, minutes = 60) =>
     aroundChecks([session(0)], [], () => [{ date: day, start, minutes, name: 'Other', shares: 'teacher' }], inHand()).length;
   expect([at('17:30'), at('17:31'), at('19:29'), at('19:30'), at('17:00', 180)]).toEqual([0, 1, 1, 0, 1]);
+  const beside = (...names: string[]) =>
+    aroundChecks([session(0)], [], () => names.map((name) => ({ date: day, start: '18:00', minutes: 60, name, shares: 'teacher' })), inHand()).map(
+      (check) => checkText(check, SHIPPED_LIBRARY),
+    );
+  expect(beside('A', 'B', 'C')).toEqual(['stands at the same time as A, B and C, with the same teacher']);
+  expect(beside('A', 'B', 'C', 'D', 'A')).toEqual(['stands at the same time as A, B and 2 others, with the same teacher']);
   const closed = aroundChecks([session(0), session(3)], [{ from: day, until: addDays(day, 2), reason: 'the floor' }], () => [], inHand());
   expect(closed.map((check) => [check.session, check.severity, checkText(check, SHIPPED_LIBRARY)])).toEqual([
     ['s0', 'stop', 'falls into closed days: the floor'],

@@ -1,6 +1,7 @@
 import { aroundChecks, type Check, type CourseSession, type Elsewhere } from '@/core/course';
 import type { Desk } from '../../desk';
-import { course, courseHeads, hoursOn, sessionsOf, type Course, type Session } from '../../repositories/courses';
+import { course, courseHeads, sessionsOf, type Course, type Session } from '../../repositories/courses';
+import { hoursOn } from '../../repositories/hours';
 import { handedTo } from '../../repositories/hands';
 import { aways, teachers } from '../../repositories/staff';
 import { closures } from '../../repositories/studio';

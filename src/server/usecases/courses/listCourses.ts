@@ -4,7 +4,8 @@ import { authorise } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { untilChanged } from '../../untilChanged';
 import { cohorts } from '../../repositories/cohorts';
-import { allHours, courses, sessionsOf } from '../../repositories/courses';
+import { courses, sessionsOf } from '../../repositories/courses';
+import { allHours } from '../../repositories/hours';
 import { staff } from '../../repositories/staff';
 
 /** Courses by their ids, in an order that is the same for whoever asks. */

@@ -43,7 +43,7 @@ async function signTasks(desk: Desk): Promise<Task[]> {
   return (await readSigns(desk)).map(({ id, help, name, signs, where }) => ({
     harm: help ? 'stop' : 'mend',
     text: `${name ?? 'Somebody who was not named'}, ${where}: ${signs.join(', ') || (help ? 'something called for help' : 'a stop sign was marked, not said which')}. ${help ? 'Ask how they are.' : 'Ask, and say what was done.'}`,
-    href: `/signs#${id}`,
+    href: `/signs?sign=${id}#${id}`,
     doing: 'Answer for it',
   }));
 }

@@ -1,6 +1,7 @@
 import type { Actor } from '../../auth/actors';
 import type { Desk } from '../../desk';
-import { allHours, courses, coursesOfCohort, sessionsOf, type Session } from '../../repositories/courses';
+import { courses, coursesOfCohort, sessionsOf, type Session } from '../../repositories/courses';
+import { allHours } from '../../repositories/hours';
 import { idsOf } from '../courses/listCourses';
 
 /** A session still to come, with its course's name and cohort. */

@@ -7,7 +7,8 @@ import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import { allHours, courses, filledOnes, session as sessionById, type Hours } from '../../repositories/courses';
+import { courses, session as sessionById } from '../../repositories/courses';
+import { allHours, filledOnes, type Hours } from '../../repositories/hours';
 import { addTemplate, removeTemplate as remove, template, templates } from '../../repositories/templates';
 
 /** How many classes are offered at once to take blocks from; others are found by the name of their course. */

@@ -109,32 +109,19 @@ export async function goingOf(
 ): Promise<SeriesView['going']> {
   const here = parts.filter(({ leftOn }) => leftOn === null);
   const ids = here.map(({ id }) => id);
-  const [{ guards }, letters, past] = await Promise.all([conventions(desk), lettersTo(desk, ids), pastOf(desk, of)]);
+  const [{ guards }, letters, finish] = await Promise.all([conventions(desk), lettersTo(desk, ids), finishOf(desk, of.id)]);
   const share = guards.finishShare;
   const begun = desk.today >= of.firstDate;
-  const said = (part: Part, date: IsoDate) => part.checkIns.some((one) => one.date === date && kept(one));
   const over = of.stoppedOn !== null || desk.today > dates.at(-1)!;
-  const finish = willFinish(
-    // Whoever left goes on counting, as one who does no more: nothing looks better because somebody went.
-    parts.map((part) => ({
-      past: [...part.over, ...(said(part, desk.today) ? [desk.today] : [])].map((date) => ({ date, did: said(part, date) })),
-      ahead:
-        part.leftOn === null
-          ? dates.filter((date) => date >= part.joinedOn && (date > desk.today || (date === desk.today && !said(part, date)))).length
-          : 0,
-      needed: neededDays(dates.filter((date) => date >= part.joinedOn).length, share),
-    })),
-    past,
-  );
   return {
-    today: dates.includes(desk.today) ? here.filter((part) => said(part, desk.today)).length : null,
+    today: dates.includes(desk.today) ? here.filter((part) => saidOn(part, desk.today)).length : null,
     finish: begun && !over && here.length > 0 ? { ...finish, share } : null,
     drifting: over ? [] : here.flatMap((part) => driftingOf(desk, part, letters.get(part.id) ?? null, all)),
     hard: await hardDays(desk, here, all),
     after: over
       ? afterwards(
           parts.map((part) => ({
-            did: dates.map((date) => (part.over.includes(date) ? said(part, date) : null)),
+            did: dates.map((date) => (part.over.includes(date) ? saidOn(part, date) : null)),
             strained: dates.map((date) => part.checkIns.some((one) => one.date === date && one.felt === 'strained')),
           })),
           dates.length,
@@ -145,8 +132,31 @@ export async function goingOf(
   };
 }
 
+const saidOn = (part: Part, date: IsoDate): boolean => part.checkIns.some((one) => one.date === date && kept(one));
+
+/** How many will finish, worked out again when something changed. */
+function finishOf(desk: Desk, id: string) {
+  return untilChanged(desk, `who finishes series ${id}`, 'everything', async (at) => {
+    const of = await series(at, id);
+    const dates = datesOf(of);
+    const [{ guards }, parts, past] = await Promise.all([conventions(at), partsOf(at, of, dates), pastOf(at, id)]);
+    return willFinish(
+      // Whoever left goes on counting, as one who does no more: nothing looks better because somebody went.
+      parts.map((part) => ({
+        past: [...part.over, ...(saidOn(part, at.today) ? [at.today] : [])].map((date) => ({ date, did: saidOn(part, date) })),
+        ahead:
+          part.leftOn === null
+            ? dates.filter((date) => date >= part.joinedOn && (date > at.today || (date === at.today && !saidOn(part, date)))).length
+            : 0,
+        needed: neededDays(dates.filter((date) => date >= part.joinedOn).length, guards.finishShare),
+      })),
+      past,
+    );
+  });
+}
+
 /** Everybody of the studio's other series that are over, day by day; of each series kept until something of it changes. */
-async function pastOf(desk: Desk, { id: own }: KeptSeries): Promise<Whole[]> {
+async function pastOf(desk: Desk, own: string): Promise<Whole[]> {
   const others = (await seriesIds(desk)).filter((id) => id !== own);
   return (await Promise.all(others.map((id) => untilChanged(desk, `series ${id} once it is over`, [id], (at) => wholeOf(at, id))))).flat();
 }

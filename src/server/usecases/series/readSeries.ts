@@ -62,20 +62,21 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
   const found = await series(desk, id);
   const see = sees(desk, found);
   if (!see.it) throw new Refusal('not-found', 'This series is not here, or not one you lead.');
-  const [setting, group, nameOf, everybody, classes] = await Promise.all([
+  const dates = datesOf(found);
+  const [setting, group, nameOf, everybody, classes, everyMember, parts, closed] = await Promise.all([
     seriesSetting(desk, found.cohort),
     cohortItself(desk, found.cohort),
     staffNames(desk),
     see.all ? rosterOf(desk, found.cohort) : [],
     found.liveCourse ? sessionsOf(desk, [found.liveCourse]) : [],
+    membersOf(desk, [id]),
+    partsOf(desk, found, dates),
+    closedDates(desk, dates),
   ]);
   const { planning, house } = setting;
-  const dates = datesOf(found);
-  const everyMember = await membersOf(desk, [id]);
-  const parts = await partsOf(desk, found, dates);
   const live = {
     classes: new Map(classes.map(({ date, blocks }) => [date, techniquesIn(blocks).map(({ technique }) => technique)] as const)),
-    closed: await closedDates(desk, dates),
+    closed,
     weekdays: found.asked.live,
     today: desk.today,
   };
