@@ -99,15 +99,14 @@ export async function coursesOfCohort(desk: Desk<Actor>, cohort: string): Promis
   return (await readRows(desk, CourseRow, { cohort: knownId(cohort), removedAt: null }, { orderBy: { firstDate: 'desc' } })).map(toCourse);
 }
 
-/** Whose some courses are, without what is asked of them, by their ids; removed ones are left out. */
+/** Whose courses are, without what is asked of them, by their ids: of some, or of all; removed ones are left out. */
 export async function courseHeads(
   desk: Desk<Actor>,
-  ids: readonly string[],
+  ids?: readonly string[],
 ): Promise<ReadonlyMap<string, Pick<Course, 'id' | 'name' | 'cohort' | 'teacher'>>> {
-  const rows =
-    ids.length === 0
-      ? []
-      : await readRows(desk, CourseRow, { id: [...new Set(ids)], removedAt: null }, { fields: ['id', 'name', 'cohort', 'teacher'] });
+  if (ids?.length === 0) return new Map();
+  const some = ids ? { id: [...new Set(ids)] } : {};
+  const rows = await readRows(desk, CourseRow, { ...some, removedAt: null }, { fields: ['id', 'name', 'cohort', 'teacher'] });
   return new Map(rows.map((row) => [row.id, row]));
 }
 

@@ -59,14 +59,9 @@ export function allSeries(desk: Desk<Actor>): Promise<KeptSeries[]> {
   return once(desk, 'series', async () => (await readRows(desk, SeriesRow, { removedAt: null }, { orderBy: { firstDate: 'desc' } })).map(toSeries));
 }
 
-/** Which series there are. */
-export async function seriesIds(desk: Desk<Actor>): Promise<string[]> {
-  return (await readRows(desk, SeriesRow, { removedAt: null }, { orderBy: { id: 'asc' }, fields: ['id'] })).map(({ id }) => id);
-}
-
-/** The names of some series. */
-export async function seriesNames(desk: Desk<Actor>, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
-  const rows = ids.length === 0 ? [] : await readRows(desk, SeriesRow, { id: [...ids], removedAt: null }, { fields: ['id', 'name'] });
+/** Which series there are, by their names. */
+export async function seriesNames(desk: Desk<Actor>): Promise<ReadonlyMap<string, string>> {
+  const rows = await readRows(desk, SeriesRow, { removedAt: null }, { orderBy: { id: 'asc' }, fields: ['id', 'name'] });
   return new Map(rows.map(({ id, name }) => [id, name]));
 }
 

@@ -7,7 +7,7 @@ import type { Desk } from '../../desk';
 import { peopleStill } from '../../repositories/people';
 import { conventions } from '../../repositories/studio';
 import { checkInsOf, openSigns, type KeptCheckIn } from '../../repositories/checkIns';
-import { allSeries, lettersTo, membersOf, series, seriesIds, type KeptSeries, type SeriesMember } from '../../repositories/series';
+import { allSeries, lettersTo, membersOf, series, seriesNames, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { untilChanged } from '../../untilChanged';
 
 /** How a series goes: who takes part and keeps it up, who is drifting off, how many will finish. */
@@ -157,7 +157,7 @@ function finishOf(desk: Desk, id: string) {
 
 /** Everybody of the studio's other series that are over, day by day; of each series kept until something of it changes. */
 async function pastOf(desk: Desk, own: string): Promise<Whole[]> {
-  const others = (await seriesIds(desk)).filter((id) => id !== own);
+  const others = [...(await seriesNames(desk)).keys()].filter((id) => id !== own);
   return (await Promise.all(others.map((id) => untilChanged(desk, `series ${id} once it is over`, [id], (at) => wholeOf(at, id))))).flat();
 }
 

@@ -48,7 +48,7 @@ export async function readSigns(desk: Desk): Promise<SignView[]> {
 
 /** Where each sign was, and the page of it. */
 async function places(desk: Desk, standing: readonly StandingSign[]) {
-  const [sessions, members] = await Promise.all([
+  const [sessions, members, courses, series] = await Promise.all([
     hoursOf(
       desk,
       standing.flatMap(({ session }) => session ?? []),
@@ -57,16 +57,8 @@ async function places(desk: Desk, standing: readonly StandingSign[]) {
       desk,
       standing.flatMap(({ member }) => member ?? []),
     ),
-  ]);
-  const [courses, series] = await Promise.all([
-    courseHeads(
-      desk,
-      sessions.map(({ course }) => course),
-    ),
-    seriesNames(
-      desk,
-      members.map((one) => one.series),
-    ),
+    courseHeads(desk),
+    seriesNames(desk),
   ]);
   const heldBy = new Map(sessions.map((one) => [one.id, one]));
   const seriesOf = new Map(members.map((one) => [one.id, one.series]));
