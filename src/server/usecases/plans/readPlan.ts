@@ -11,7 +11,7 @@ import type { ForPeople, PlanView, ShownLog } from '@/views/plan';
 import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { cohort } from '../../repositories/cohorts';
-import { course, progressOf, session as sessionById, sessionsOf, type Plan, type Session } from '../../repositories/courses';
+import { course, progressOf, session as sessionById, sessionsOf, type Plan, type Progress, type Session } from '../../repositories/courses';
 import type { OpenedMember } from '../../repositories/screenings';
 import { aways, staffNames, teachers } from '../../repositories/staff';
 import { checksOf, insideChecks, stateOf } from '../courses/readCourse';
@@ -27,23 +27,28 @@ import { against, voiced } from './publishPlan';
 export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
   authorise(desk.who, 'see plans');
   const session = await sessionById(desk, id);
-  const found = await course(desk, session.course);
-  const [group, nameOf, sessions, studio] = await Promise.all([
-    cohort(desk, found.cohort),
-    staffNames(desk),
-    sessionsOf(desk, [found.id]),
-    houseOf(desk, found.cohort),
-  ]);
-  const edits = may(desk.who.role, 'edit plans');
-  const [{ planning, members, reached }, progress, said, ways, away, known] = await Promise.all([
-    settingOf(desk, found, sessions),
+  const past = (all: readonly Session[]) => all.filter(({ date }) => date <= desk.today).map((one) => one.id);
+  const [found, sessions, progress, said, ways, away, known, nameOf, before] = await Promise.all([
+    course(desk, session.course),
+    sessionsOf(desk, [session.course]),
     progressOf(desk, [id]),
     conversation(desk, id),
     listOwnWays(desk),
     aways(desk, session.date),
     teachers(desk),
+    staffNames(desk),
+    may(desk.who.role, 'answer a class') ? sessionsOf(desk, [session.course]).then((all) => progressOf(desk, past(all))) : null,
   ]);
+  const edits = may(desk.who.role, 'edit plans');
   const at = progress.get(id)!;
+  const [group, studio, { planning, members, reached }, checks, inside, stricter] = await Promise.all([
+    cohort(desk, found.cohort),
+    houseOf(desk, found.cohort),
+    settingOf(desk, found, sessions),
+    checksOf(desk, found, sessions),
+    insideChecks(desk, found),
+    stricterSince(desk, session, at),
+  ]);
   const shownLog = (log: ClassLog): ShownLog => ({
     id: log.id,
     summary: logText(log),
@@ -64,12 +69,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
   });
   const { log } = at;
   const voice = voiced(session, { found, reached, planning }, at.plan);
-  const [here, checks, inside, stricter] = await Promise.all([
-    may(desk.who.role, 'answer a class') ? saidHere(desk, session, sessions, planning, members.length) : [],
-    checksOf(desk, found, sessions),
-    insideChecks(desk, found),
-    stricterSince(desk, session, at),
-  ]);
+  const here = before ? saidHere(desk, session, { sessions, planning, people: members.length, before }) : [];
   return {
     session: { id, date: session.date, start: session.start, minutes: session.minutes, version: session.version, blocks: session.blocks },
     course: { id: found.id, name: found.name, version: found.version },
@@ -143,9 +143,22 @@ function beside(sessions: readonly Session[], id: string): Pick<PlanView, 'befor
 }
 
 /** What the last class said: on its own plan, and on the open ones after it that practise the same. */
-async function saidHere(desk: Desk, session: Session, sessions: readonly Session[], planning: Planning, people: number): Promise<StepSaid[]> {
-  const past = sessions.filter(({ date }) => date <= desk.today).map(({ id }) => id);
-  const said = saidBy(sessions, planning, people, await progressOf(desk, past));
+function saidHere(
+  desk: Desk,
+  session: Session,
+  {
+    sessions,
+    planning,
+    people,
+    before,
+  }: {
+    readonly sessions: readonly Session[];
+    readonly planning: Planning;
+    readonly people: number;
+    readonly before: ReadonlyMap<string, Progress>;
+  },
+): StepSaid[] {
+  const said = saidBy(sessions, planning, people, before);
   const here = new Set(techniquesIn(session.blocks).map(({ technique }) => technique));
   return said.filter(({ technique, date }) => here.has(technique) && (date === session.date || (date < session.date && !session.fixed)));
 }

@@ -105,11 +105,12 @@ export async function goingOf(
   parts: readonly Part[],
   dates: readonly IsoDate[],
   all: boolean,
+  finish: Finish,
   fresh: (day: number) => string | null,
 ): Promise<SeriesView['going']> {
   const here = parts.filter(({ leftOn }) => leftOn === null);
   const ids = here.map(({ id }) => id);
-  const [{ guards }, letters, finish] = await Promise.all([conventions(desk), lettersTo(desk, ids), finishOf(desk, of.id)]);
+  const [{ guards }, letters, hard] = await Promise.all([conventions(desk), lettersTo(desk, ids), hardDays(desk, here, all)]);
   const share = guards.finishShare;
   const begun = desk.today >= of.firstDate;
   const over = of.stoppedOn !== null || desk.today > dates.at(-1)!;
@@ -117,7 +118,7 @@ export async function goingOf(
     today: dates.includes(desk.today) ? here.filter((part) => saidOn(part, desk.today)).length : null,
     finish: begun && !over && here.length > 0 ? { ...finish, share } : null,
     drifting: over ? [] : here.flatMap((part) => driftingOf(desk, part, letters.get(part.id) ?? null, all)),
-    hard: await hardDays(desk, here, all),
+    hard,
     after: over
       ? afterwards(
           parts.map((part) => ({
@@ -134,8 +135,10 @@ export async function goingOf(
 
 const saidOn = (part: Part, date: IsoDate): boolean => part.checkIns.some((one) => one.date === date && kept(one));
 
+type Finish = ReturnType<typeof willFinish>;
+
 /** How many will finish, worked out again when something changed. */
-function finishOf(desk: Desk, id: string) {
+export function finishOf(desk: Desk, id: string): Promise<Finish> {
   return untilChanged(desk, `who finishes series ${id}`, 'everything', async (at) => {
     const of = await series(at, id);
     const dates = datesOf(of);

@@ -13,7 +13,7 @@ import { sessionsOf } from '../../repositories/courses';
 import { peopleLines, rosterOf } from '../../repositories/people';
 import { allSeries, joinToken, membersOf, series, type KeptSeries, type SeriesMember } from '../../repositories/series';
 import { staffNames } from '../../repositories/staff';
-import { goingOf, partsOf, shownName, stateOf, type Part } from './going';
+import { finishOf, goingOf, partsOf, shownName, stateOf, type Part } from './going';
 import { OF_PEOPLE } from '../courses/readCourse';
 import { closedDates } from './liveDays';
 import { seriesSetting } from './setting';
@@ -63,7 +63,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
   const see = sees(desk, found);
   if (!see.it) throw new Refusal('not-found', 'This series is not here, or not one you lead.');
   const dates = datesOf(found);
-  const [setting, group, nameOf, everybody, classes, everyMember, parts, closed] = await Promise.all([
+  const [setting, group, nameOf, everybody, classes, everyMember, parts, closed, finish] = await Promise.all([
     seriesSetting(desk, found.cohort),
     cohortItself(desk, found.cohort),
     staffNames(desk),
@@ -72,6 +72,7 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     membersOf(desk, [id]),
     partsOf(desk, found, dates),
     closedDates(desk, dates),
+    see.felt ? finishOf(desk, id) : null,
   ]);
   const { planning, house } = setting;
   const live = {
@@ -84,6 +85,10 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
     ({ finding }) => see.all || (see.felt && !(finding.code === 'course' && OF_PEOPLE.includes(finding.finding.code))),
   );
   const state = stateOf(found, desk.today);
+  const [going, joining] = await Promise.all([
+    finish && goingOf(desk, found, parts, dates, see.all, finish, (day) => newOn(found, day, house.library)),
+    see.all ? joiningOf(desk, found, everyMember) : null,
+  ]);
   const practised = new Set(found.days.flatMap(({ blocks }) => blocks.map(({ technique }) => technique)));
   return {
     id,
@@ -140,9 +145,9 @@ export async function readSeries(desk: Desk, id: string): Promise<SeriesView> {
       })),
     undo: see.all ? undoOf(found, desk.today) : null,
     people: see.people ? parts.map((part) => takingPart(desk, part, found, setting, see)) : [],
-    going: see.felt ? await goingOf(desk, found, parts, dates, see.all, (day) => newOn(found, day, house.library)) : null,
+    going,
     waiting: see.all ? everybody.filter(({ id: person }) => !everyMember.some((part) => part.person === person)).length : 0,
-    joining: see.all ? await joiningOf(desk, found, everyMember) : null,
+    joining,
     asked: see.all && state !== 'finished' ? askedOf(found) : null,
     mayEdit: see.all,
     techniques: see.all
