@@ -64,6 +64,9 @@ export const courseForm = object({
     .required(),
 });
 
+/** Whether published classes stay as they are, or follow what changes and go out again. */
+const published = () => oneOf(['stay', 'follow'] as const).default('stay');
+
 /** A course as somebody saw it. */
 const asSeen = { course: id(), version: version(), seen: seen() };
 
@@ -72,22 +75,27 @@ export const changeCourseForm = courseForm.omit(['once']).shape({
   ...asSeen,
   /** What the cohort practises already; null leaves it as it is. */
   already: array().of(technique()).max(FORM_LIMITS.practises).nullable().default(null),
-  /** Whether published classes keep their day and hour, or follow. */
-  published: oneOf(['stay', 'follow'] as const).default('stay'),
+  published: published(),
   /** Whether planned blocks stay, or are drafted anew. */
   then: oneOf(['keep', 'draft'] as const).default('keep'),
 });
 
-export const draftForm = object(asSeen);
+export const draftForm = object({ ...asSeen, published: published() });
 
 /** A class that is not held, why, and what becomes of the rest. */
-export const cancelForm = object({ ...asSeen, session: id(), reason: line('a reason', FORM_LIMITS.reason), bend: oneOf(BENDS) });
+export const cancelForm = object({
+  ...asSeen,
+  session: id(),
+  reason: line('a reason', FORM_LIMITS.reason),
+  bend: oneOf(BENDS),
+  published: published(),
+});
 
 /** Classes that fall into closed days, and what becomes of the rest. */
-export const closedForm = object({ ...asSeen, bend: oneOf(BENDS) });
+export const closedForm = object({ ...asSeen, bend: oneOf(BENDS), published: published() });
 
 /** A class put back on a day that is open again. */
-export const reopenForm = object({ ...asSeen, date: day('the day') });
+export const reopenForm = object({ ...asSeen, date: day('the day'), published: published() });
 
 export const endForm = object({ ...asSeen, reason: line('a reason', FORM_LIMITS.reason) });
 
@@ -108,9 +116,8 @@ export const copyForm = courseForm.pick(['once', 'name', 'cohort', 'firstDate', 
 
 /** A draft that was worked out on a page: the techniques of the classes that are taken from it. */
 export const keepDraftForm = object({
-  course: id(),
-  version: version(),
-  seen: seen(),
+  ...asSeen,
+  published: published(),
   classes: array()
     .of(
       object({

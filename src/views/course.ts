@@ -33,6 +33,8 @@ export interface Outcome {
   readonly wrong: { readonly was: number; readonly now: number };
   /** Days of published classes that are still to come. */
   readonly published: readonly IsoDate[];
+  /** Published classes that change: whose teacher is asked to read again what they had read or not, and what is held back by a check. */
+  readonly again: readonly { readonly date: IsoDate; readonly teacher: string; readonly read: boolean; readonly held: boolean }[];
 }
 
 /** A course's request as it is now, beside one that was to be kept: what it has otherwise, in words. */

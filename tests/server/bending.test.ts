@@ -19,7 +19,10 @@ import { saveAway } from '../../src/server/usecases/staff/ownAccount';
 import { addClosure, removeClosure } from '../../src/server/usecases/studio/changeStudio';
 import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
 import { readStudio } from '../../src/server/usecases/studio/readStudio';
+import { staffToday } from '../../src/server/repositories/staff';
+import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
+import type { Outcome } from '../../src/views/course';
 import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, seenOf } from './studio';
 import { mails } from './challenge';
 import { backToKept, forgetKept, keepAll } from './snapshot';
@@ -145,6 +148,55 @@ test('a published class that is taken back, moved or cancelled again is told to 
   // Moved and moved back: each time whoever has it hears.
   expect((await told()).slice(0, 2)).toEqual(['A trial: a class has changed', 'A trial: a class has changed']);
   expect((await readCourse(await director(), id)).sessions[0]).toMatchObject({ start: '21:00', state: 'published' });
+});
+
+test('published classes change with their course where they are to: what is tried is what comes, their teachers read again, and it is taken back', async () => {
+  const { asked, classes, sessions, id, teacher } = await drafted();
+  const all = await sessions();
+  for (const { id: session, version } of all.slice(1, 4))
+    await publishPlan(await director(), { once: newId(), session, version, teacher, reason: 'as drafted' });
+  const holder = (await staffToday(await director())).find((one) => one.id === teacher)!;
+  const read = await deskOf(holder.role);
+  expect(read.who.id).toBe(teacher);
+  const plans = async () => {
+    const progress = await progressOf(
+      await director(),
+      all.map((one) => one.id),
+    );
+    return all.map((one) => progress.get(one.id)!);
+  };
+  await acknowledgePlan(read, { session: all[2].id, plan: (await plans())[2].plan!.id });
+  const held = async () => (await classes()).map(([, , techniques]) => techniques);
+  const before = await held();
+  const wish = async (bend: string, published: string) => ({ ...(await asked()), session: all[1].id, reason: 'a storm', bend, published });
+  const ways = ['shift', 'add', 'drop', 'reflow'] as const;
+  const tries = new Map<string, Outcome>();
+  for (const bend of ways) tries.set(bend, await tryCancelling(await director(), await wish(bend, 'follow')));
+  // Of published classes nothing changes unless they are to; and no two ways do the same to them.
+  expect((await tryCancelling(await director(), await wish('shift', 'stay'))).again).toEqual([]);
+  expect(tries.get('drop')!.again).toEqual([]);
+  const { again } = tries.get('add')!;
+  expect(again.map(({ date, held: back, read: was }) => [date, back, was])).toEqual([
+    [all[2].date, false, true],
+    [all[3].date, false, false],
+  ]);
+  expect(new Set(ways.map((bend) => JSON.stringify(tries.get(bend)!.classes))).size).toBe(4);
+
+  await cancelClass(await director(), await wish('add', 'follow'));
+  expect(await held()).toEqual(before);
+  expect((await plans()).map(({ plan }) => plan?.number ?? 0).slice(1, 4)).toEqual([1, 2, 2]);
+  for (const { plan } of (await plans()).slice(2, 4)) {
+    const stands = (await sessionsOf(await director(), [id])).find((one) => one.id === plan!.session)!;
+    expect(plan!.blocks.map((block) => block.id)).toEqual(stands.blocks.map((block) => block.id));
+  }
+  const letter = (await mails()).find(({ subject }) => subject.includes('what has changed') || subject.includes('have changed'));
+  expect(letter?.body).toContain('The plan waits to be read again');
+  // One press takes it back, and what goes back into published classes is given out as well.
+  await undoStep(await director(), await asked());
+  expect(await held()).toEqual(before);
+  const back = await plans();
+  expect(back.slice(1, 4).map(({ plan }) => plan?.number ?? 0)).toEqual([2, 3, 3]);
+  expect(back[2].plan!.blocks.map((block) => block.id)).toEqual(all[2].blocks.map((block) => block.id));
 });
 
 test('a class that was never published and is held after all is told to whoever heard that it is not, once', async () => {

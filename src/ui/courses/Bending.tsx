@@ -3,27 +3,47 @@
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { BENDS, type Bend } from '@/core/course';
+import type { IsoDate } from '@/core/units';
 import type { Outcome } from '@/views/course';
 import type { Reply } from '../forms/reply';
+import { Following, type Published } from './Following';
 import { OutcomeLines } from './OutcomeLines';
 import styles from './Bending.module.css';
 
 const NAMED: Readonly<Record<Bend, { readonly name: string; readonly how: string }>> = {
   shift: { name: 'Move the rest on', how: 'Every class that follows takes what the one before it had.' },
-  reflow: { name: 'Draft the rest anew', how: 'What is open is laid out again; what was taught counts.' },
+  reflow: { name: 'Draft the rest anew', how: 'What may change is laid out again; what was taught counts.' },
   drop: { name: 'Let it fall out', how: 'The other classes stay as they are.' },
   add: { name: 'Move on, and add a class at the end', how: 'Nothing that was planned is lost.' },
 };
 
 interface Props {
+  /** The days of published classes that could change with the rest. */
+  readonly days: readonly IsoDate[];
   /** Tries a way without keeping it. */
+  readonly attempt: (bend: Bend, published: Published) => Promise<Reply<Outcome>>;
+  readonly onTake: (bend: Bend, published: Published) => void;
+  readonly busy: boolean;
+}
+
+/** The ways a course can bend when classes fall out, each tried beforehand, with what it costs. Keyed by what is lost. */
+export function Bending({ days, attempt, onTake, busy }: Props) {
+  const [published, setPublished] = useState<Published>('stay');
+  return (
+    <>
+      <Following days={days} value={published} onChange={setPublished} disabled={busy} />
+      <Ways key={published} attempt={(bend) => attempt(bend, published)} onTake={(bend) => onTake(bend, published)} busy={busy} />
+    </>
+  );
+}
+
+interface WaysProps {
   readonly attempt: (bend: Bend) => Promise<Reply<Outcome>>;
   readonly onTake: (bend: Bend) => void;
   readonly busy: boolean;
 }
 
-/** The ways a course can bend when classes fall out, each tried beforehand, with what it costs. Keyed by what is lost. */
-export function Bending({ attempt, onTake, busy }: Props) {
+function Ways({ attempt, onTake, busy }: WaysProps) {
   const [found, setFound] = useState<Partial<Record<Bend, Reply<Outcome>>>>({});
   useEffect(() => {
     let here = true;

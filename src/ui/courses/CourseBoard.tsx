@@ -28,7 +28,8 @@ import { Checks } from './Checks';
 import { Built } from './Built';
 import { CourseLadder } from './CourseLadder';
 import { differences } from './differences';
-import { asSeen, CancelClass, ClosedDays, EndOrRemove, Reopened, type Wish } from './LifeHappens';
+import { Following, type Published } from './Following';
+import { asSeen, CancelClass, ClosedDays, EndOrRemove, mayFollow, Reopened, type Wish } from './LifeHappens';
 import { Mends } from './Mends';
 import { toClasses, type Proposal } from './proposal';
 import { Proposed } from './Proposed';
@@ -89,18 +90,21 @@ export function CourseBoard({ view, title, begin, children }: Props) {
     );
   const drafted = view.sessions.some(({ techniques, fixed }) => !fixed && techniques.length > 0);
   const drafting = useDrafting();
-  const draft = () =>
+  const published = mayFollow(view);
+  // Where every class that is still to come is published, there is nothing else to draft.
+  const [follows, setFollows] = useState<Published>('stay');
+  const draft = (way: Published) =>
     void send('', async (now) => {
-      const reply = await draftingProblemAction({ course: now.course.id, version: now.course.version, seen: seenIn(now) });
+      setFollows(way);
+      const reply = await draftingProblemAction({ ...asSeen(now), published: way });
       // A first draft has nothing to be compared with: it is taken as it comes.
-      if (reply.ok) drafting.start(reply.value, drafted ? undefined : (proposal) => void take(proposal, new Set(now.sessions.map(({ id }) => id))));
+      const first = !drafted && way === 'stay';
+      if (reply.ok) drafting.start(reply.value, first ? (proposal) => void take(proposal, new Set(now.sessions.map(({ id }) => id))) : undefined);
       return reply;
     });
   const take = async (proposal: Proposal, taken: ReadonlySet<string>) => {
     const classes = toClasses(proposal, taken);
-    const reply = await send('Drafted.', (now) =>
-      keepDraftedAction({ course: now.course.id, version: now.course.version, seen: seenIn(now), classes }),
-    );
+    const reply = await send('Drafted.', (now) => keepDraftedAction({ ...asSeen(now), classes, published: follows }));
     if (!reply?.ok) return;
     drafting.leave();
     const { unplaced } = reply.value as { readonly unplaced: readonly string[] };
@@ -142,7 +146,11 @@ export function CourseBoard({ view, title, begin, children }: Props) {
               <>
                 <Button href={`/courses/${view.course.id}/climbs`}>Climbs</Button>
                 <Button href={`/courses/${view.course.id}/request`}>Change what is asked</Button>
-                <Button variant="contained" disabled={busy || drafting.running} onClick={draft}>
+                <Button
+                  variant="contained"
+                  disabled={busy || drafting.running}
+                  onClick={() => draft(published.length > 0 && view.sessions.every(({ fixed }) => fixed) ? 'follow' : 'stay')}
+                >
                   {busy || drafting.running ? 'Working on it' : drafted ? 'Draft again from here' : 'Draft'}
                 </Button>
               </>
@@ -174,6 +182,7 @@ export function CourseBoard({ view, title, begin, children }: Props) {
         <Proposed
           view={view}
           proposal={drafting.proposal}
+          following={<Following days={published} value={follows} onChange={draft} disabled={busy || drafting.running} />}
           running={drafting.running}
           busy={busy}
           onEnough={drafting.enough}

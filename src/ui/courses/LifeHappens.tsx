@@ -21,6 +21,7 @@ import type { CourseView, Outcome } from '@/views/course';
 import { PickField } from '../fields';
 import type { Reply } from '../forms/reply';
 import { Bending } from './Bending';
+import { Following, type Published } from './Following';
 import { OutcomeLines } from './OutcomeLines';
 
 /** What is asked for beside the course itself: shown above the ladder until it is done or left. */
@@ -39,11 +40,16 @@ export function asSeen({ course, sessions }: CourseView) {
   return { course: course.id, version: course.version, seen: sessions.map(({ id: session, version }) => ({ session, version })) };
 }
 
+/** The days of published classes that a change could take with it: from tomorrow on. */
+export const mayFollow = ({ sessions, today }: CourseView): IsoDate[] =>
+  sessions.flatMap(({ date, state }) => (date > today && (state === 'published' || state === 'acknowledged') ? [date] : []));
+
 /** Classes that fall into closed days, with every way the course can bend around them. */
 export function ClosedDays({ view, busy, send }: Props) {
   if (view.closed.length === 0) return null;
   const days = listed(view.closed.map(dayText));
-  const take = (bend: Bend) => void send(`The course leaves out ${days}.`, (now) => leaveClosedDaysAction({ ...asSeen(now), bend }));
+  const take = (bend: Bend, published: Published) =>
+    void send(`The course leaves out ${days}.`, (now) => leaveClosedDaysAction({ ...asSeen(now), bend, published }));
   return (
     <section className="note bad stack" style={{ marginBottom: 14 }} aria-label="Closed days">
       <p>
@@ -56,7 +62,8 @@ export function ClosedDays({ view, busy, send }: Props) {
       </p>
       <Bending
         key={`${view.course.version} ${view.closed.join()}`}
-        attempt={(bend) => tryLeavingClosedDaysAction({ ...asSeen(view), bend })}
+        days={mayFollow(view).filter((date) => !view.closed.includes(date))}
+        attempt={(bend, published) => tryLeavingClosedDaysAction({ ...asSeen(view), bend, published })}
         onTake={take}
         busy={busy}
       />
@@ -73,9 +80,9 @@ export function CancelClass({ view, busy, send, first, onDone }: Props & { reado
   const chosen = ahead.find(({ id }) => id === session);
   if (!chosen) return <p className="note">No class is still to come.</p>;
   const input = { session, reason: reason.trim() };
-  const take = async (bend: Bend) => {
+  const take = async (bend: Bend, published: Published) => {
     if (input.reason === '') return setWhy('Please say why: it is told to the teacher, and kept.');
-    const reply = await send(`${dayText(chosen.date)} is cancelled.`, (now) => cancelClassAction({ ...asSeen(now), ...input, bend }));
+    const reply = await send(`${dayText(chosen.date)} is cancelled.`, (now) => cancelClassAction({ ...asSeen(now), ...input, bend, published }));
     if (reply?.ok) onDone();
   };
   return (
@@ -107,8 +114,9 @@ export function CancelClass({ view, busy, send, first, onDone }: Props & { reado
       </div>
       <Bending
         key={`${session} ${view.course.version}`}
-        attempt={(bend) => tryCancellingAction({ ...asSeen(view), session, reason: 'tried', bend })}
-        onTake={(bend) => void take(bend)}
+        days={mayFollow(view).filter((date) => date !== chosen.date)}
+        attempt={(bend, published) => tryCancellingAction({ ...asSeen(view), session, reason: 'tried', bend, published })}
+        onTake={(bend, published) => void take(bend, published)}
         busy={busy}
       />
       <div className="row">
@@ -122,14 +130,16 @@ export function CancelClass({ view, busy, send, first, onDone }: Props & { reado
 export function Reopened({ view, busy, send }: Props) {
   const [shown, setShown] = useState<{ readonly date: IsoDate; readonly outcome: Outcome } | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
+  const [published, setPublished] = useState<Published>('stay');
   if (view.reopened.length === 0) return null;
-  const look = async (date: IsoDate) => {
-    const reply = await tryReopeningAction({ ...asSeen(view), date });
+  const look = async (date: IsoDate, way = published) => {
+    setPublished(way);
+    const reply = await tryReopeningAction({ ...asSeen(view), date, published: way });
     setRefused(reply.ok ? null : reply.message);
     if (reply.ok) setShown({ date, outcome: reply.value });
   };
   const take = async (date: IsoDate) => {
-    const reply = await send(`A class on ${dayText(date)} again.`, (now) => reopenDayAction({ ...asSeen(now), date }));
+    const reply = await send(`A class on ${dayText(date)} again.`, (now) => reopenDayAction({ ...asSeen(now), date, published }));
     if (reply?.ok) setShown(null);
   };
   return (
@@ -147,6 +157,7 @@ export function Reopened({ view, busy, send }: Props) {
       {refused && <p role="alert">{refused}</p>}
       {shown && (
         <>
+          <Following days={mayFollow(view)} value={published} onChange={(way) => void look(shown.date, way)} disabled={busy} />
           <OutcomeLines outcome={shown.outcome} />
           <div className="row">
             <Button variant="contained" disabled={busy} onClick={() => void take(shown.date)}>

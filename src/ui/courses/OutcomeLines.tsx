@@ -1,7 +1,7 @@
 import { dayText } from '@/core/units';
 import type { Outcome } from '@/views/course';
 import { Fold } from '../shell/Fold';
-import { goalLines, orderLine } from './outcome';
+import { againLines, goalLines, orderLine } from './outcome';
 import styles from './Proposed.module.css';
 
 interface Props {
@@ -31,6 +31,9 @@ export function OutcomeLines({ outcome, folded = false }: Props) {
       {classes.length === 0 && goals.length === 0 && <p>No class changes.</p>}
       {goals.length > 0 ? goals.map((line) => <p key={line}>{line}</p>) : classes.length > 0 && <p>Every goal stays where it is.</p>}
       {order && <p>{order}</p>}
+      {againLines(outcome).map((line) => (
+        <p key={line}>{line}</p>
+      ))}
       {unplaced.map((text) => (
         <p key={text} className="small soft">
           {text}

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { lackText, unplacedTexts, waysOut } from '@/core/course';
 import { dayText } from '@/core/units';
 import type { CourseView } from '@/views/course';
@@ -16,6 +16,8 @@ interface Props {
   readonly view: CourseView;
   readonly proposal: Proposal | null;
   readonly running: boolean;
+  /** Whether published classes are drafted too. */
+  readonly following: ReactNode;
   readonly busy: boolean;
   readonly onEnough: () => void;
   readonly onTake: (sessions: ReadonlySet<string>) => void;
@@ -25,7 +27,7 @@ interface Props {
 }
 
 /** A draft before it is kept: what is going on, what it would change class by class, and which of it is taken. */
-export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLeave, onMend }: Props) {
+export function Proposed({ view, proposal, running, following, busy, onEnough, onTake, onLeave, onMend }: Props) {
   const library = useLibrary();
   const [dropped, setDropped] = useState<ReadonlySet<string>>(new Set());
   const changes = proposal ? changesIn(view, proposal, library) : [];
@@ -42,6 +44,7 @@ export function Proposed({ view, proposal, running, busy, onEnough, onTake, onLe
         {proposal ? proofText(proposal.proof, view.course.goals, !running) : 'Looking for a first draft.'}{' '}
         {!running && proposal && changes.length === 0 && 'Nothing would change.'}
       </p>
+      {following}
       {givesUp && <p className="small soft">What it gives up for that: {givesUp} How it is built is chosen in what is asked.</p>}
       {lacks.map((text) => (
         <p key={text} className="small">

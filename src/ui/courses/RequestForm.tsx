@@ -9,7 +9,6 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
 import { changeCourseAction, compareRequestAction, tryCourseAction } from '@/app/actions/courses';
-import { dayText } from '@/core/units';
 import { changeCourseForm, type ChangeCourseInput } from '@/forms';
 import type { CourseRequest, Outcome, RequestNow } from '@/views/course';
 import { ManyField } from '../fields';
@@ -20,6 +19,7 @@ import { useNotice } from '../look/Notices';
 import { ArcFields } from './ArcFields';
 import styles from './CourseForm.module.css';
 import { Goals, type Teachable } from './Goals';
+import { Following } from './Following';
 import { OutcomeLines } from './OutcomeLines';
 import { Weekdays } from './Weekdays';
 import { Form } from '../forms/Form';
@@ -155,18 +155,12 @@ export function RequestForm({ request, choices, begun }: Props) {
                 <FormControlLabel value="draft" control={<Radio />} label="Open classes are drafted anew" disabled={form.busy} />
                 <FormControlLabel value="keep" control={<Radio />} label="They keep what is planned" disabled={form.busy} />
               </RadioGroup>
-              {current.published.length > 0 && (
-                <>
-                  <p className="small">
-                    {current.published.length === 1 ? 'One published class is' : `${current.published.length} published classes are`} still to come:{' '}
-                    {current.published.map(dayText).join(', ')}.
-                  </p>
-                  <RadioGroup row value={values.published} onChange={(_, value) => choose('published', value)} aria-label="Published classes">
-                    <FormControlLabel value="stay" control={<Radio />} label="Published ones keep their day and hour" disabled={form.busy} />
-                    <FormControlLabel value="follow" control={<Radio />} label="They follow, and are to be read again" disabled={form.busy} />
-                  </RadioGroup>
-                </>
-              )}
+              <Following
+                days={current.published}
+                value={values.published ?? 'stay'}
+                onChange={(value) => choose('published', value)}
+                disabled={form.busy}
+              />
               <OutcomeLines outcome={current} />
             </section>
           )}

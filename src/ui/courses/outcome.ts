@@ -1,4 +1,5 @@
 import { dayText } from '@/core/units';
+import { listed } from '@/core/wording';
 import type { Outcome } from '@/views/course';
 
 /**
@@ -19,4 +20,31 @@ export function orderLine({ wrong: { was, now } }: Pick<Outcome, 'wrong'>): stri
   if (was === now) return null;
   if (now === 0) return 'Nothing would be out of order any more.';
   return now === 1 ? 'One thing would want mending.' : `${now} things would want mending.`;
+}
+
+/**
+ * Who is asked to read again, and what is not given out again, in sentences.
+ * @example againLines(outcome) // ["Tue 8 Dec goes out again to Corin Vale, who had read it."]
+ */
+export function againLines({ again }: Pick<Outcome, 'again'>): string[] {
+  const out = again.filter(({ held }) => !held);
+  const teachers = [...new Set(out.map(({ teacher }) => teacher))];
+  return [
+    ...teachers.map((teacher) => {
+      const own = out.filter((one) => one.teacher === teacher);
+      const read = own.filter((one) => one.read);
+      const had =
+        read.length === 0
+          ? ''
+          : read.length < own.length
+            ? `, who had read ${read.length} of them`
+            : own.length === 1
+              ? ', who had read it'
+              : ', who had read them';
+      return `${listed(own.map(({ date }) => dayText(date)))} ${own.length === 1 ? 'goes' : 'go'} out again to ${teacher}${had}.`;
+    }),
+    ...again
+      .filter(({ held }) => held)
+      .map(({ date }) => `${dayText(date)} changes, and a check stands against giving it out again: its teacher keeps what was read.`),
+  ];
 }

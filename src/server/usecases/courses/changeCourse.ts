@@ -17,6 +17,7 @@ import { closures, conventions } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { knownTechniques } from '../techniques/known';
 import { draftAndKeep } from './draftCourse';
+import { asTouched, followed } from './following';
 import { prepareCourse } from './prepareCourse';
 import { asGoals, asSeen, askedAnew, goalsOf, isTimed, ofItself } from './request';
 import { recorded } from './steps';
@@ -135,11 +136,13 @@ async function change(at: Writing<Staff>, form: ChangeCourseInput): Promise<{ re
   if (isTimed(to) || then === 'draft') asSeen(at, was, seen);
   await askedAnew(at, before, to, was, published);
   const after = afresh(at);
-  const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
+  const [found, all] = [await course(after, id), await sessionsOf(after, [id])];
+  const sessions = asTouched(all, published, at.today);
   const drafted = sessions.some(({ blocks }) => techniquesIn(blocks).length > 0);
   if (!sessions.some(({ fixed }) => !fixed) || (!drafted && then === 'keep')) return { id };
   const setting = await settingOf(after, found, sessions);
   if (then === 'draft' || practised || changed.some((key) => key !== 'name')) await draftAndKeep(after, found, sessions, setting, then === 'draft');
+  if (published === 'follow') await followed(at, id, all);
   return { id };
 }
 

@@ -21,6 +21,7 @@ import type { Staff } from '../../auth/actors';
 import { Refusal } from '../../errors';
 import { course, keepDraft, sessionsOf, type Course, type Seen, type Session } from '../../repositories/courses';
 import { settingOf, type Setting } from '../setting';
+import { asTouched, followed, type Published } from './following';
 import { asSeen, ofItself } from './request';
 import { recorded } from './steps';
 
@@ -38,19 +39,21 @@ const reasoned = () => within(REASONED_FOR);
 /** A course, as it was seen, as plain data that a page drafts in a worker: nobody's answers, numbers alone. */
 export async function draftingProblem(desk: Desk, input: unknown): Promise<CourseProblem> {
   authorise(desk.who, 'edit courses');
-  const { course: id, seen } = await checked(draftForm, input);
-  return (await open(desk, id, seen)).setting.problem;
+  const { course: id, seen, published } = await checked(draftForm, input);
+  return (await open(desk, id, seen, published)).setting.problem;
 }
 
 /** Drafts a course's open sessions here and keeps the draft; past and published ones stay as they are. */
 export async function draftCourse(desk: Desk, input: unknown): Promise<{ readonly unplaced: readonly string[] }> {
   authorise(desk.who, 'edit courses');
-  const { course: id, version, seen } = await checked(draftForm, input);
+  const { course: id, version, seen, published } = await checked(draftForm, input);
   return inOne(desk, (at) =>
     recorded(at, id, 'the draft', async (to) => {
-      const { found, sessions, setting } = await open(to, id, seen);
+      const { found, sessions, setting } = await open(to, id, seen, published);
       if (found.version !== version) throw new Refusal('clash');
-      return draftAndKeep(to, found, sessions, setting);
+      const drafted = await draftAndKeep(to, found, sessions, setting);
+      if (published === 'follow') await followed(to, id, sessions);
+      return drafted;
     }),
   );
 }
@@ -58,9 +61,9 @@ export async function draftCourse(desk: Desk, input: unknown): Promise<{ readonl
 /** Keeps a draft that was worked out on a page. It is asked every rule again here: nobody can save one that breaks a rule. */
 export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonly unplaced: readonly string[] }> {
   authorise(desk.who, 'edit courses');
-  const { course: id, version, seen, classes } = await checked(keepDraftForm, input);
+  const { course: id, version, seen, classes, published } = await checked(keepDraftForm, input);
   return inOne(desk, async (at) => {
-    const { found, sessions, setting } = await open(at, id, seen);
+    const { found, sessions, setting } = await open(at, id, seen, published);
     if (found.version !== version) throw new Refusal('clash');
     const before = setting.planning;
     const places = placesOf(inTimeOrder(sessions), found.goals, before);
@@ -90,16 +93,19 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
     }
     const unplaced = unplacedIn(next, found.goals, planning, reasoned);
     const taken = next.filter((session) => changed.has(session.id));
-    await recorded(at, id, 'the draft', (to) => keep(to, found, sessions, taken, unplaced));
+    await recorded(at, id, 'the draft', async (to) => {
+      await keep(to, found, sessions, taken, unplaced);
+      if (published === 'follow') await followed(to, id, sessions);
+    });
     return { unplaced: unplacedTexts(unplaced, planning.basis.library) };
   });
 }
 
 /** What a course is drafted from, as it was seen. */
-async function open(at: Desk, id: string, seen: readonly Seen[]) {
+async function open(at: Desk, id: string, seen: readonly Seen[], published: Published) {
   const found = await course(at, id);
   await ofItself(at, id);
-  const sessions = await sessionsOf(at, [id]);
+  const sessions = asTouched(await sessionsOf(at, [id]), published, at.today);
   if (sessions.every(({ fixed }) => fixed)) throw new Refusal('late', 'Every session is past or published, so there is nothing left to draft.');
   // A draft weighs the whole course: whatever changed since it was looked at, published sessions too, is looked at first.
   asSeen(at, sessions, seen);

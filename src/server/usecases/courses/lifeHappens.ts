@@ -22,6 +22,7 @@ import {
 import { closures } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';
+import { asTouched, followed, type Published } from './following';
 import { asSeen, ofItself } from './request';
 import { recorded } from './steps';
 import { tellCancelled, tellHeldAfterAll } from './telling';
@@ -43,12 +44,12 @@ export async function tryCancelling(desk: Desk, input: unknown): Promise<Outcome
 
 async function cancel(
   at: Writing<Staff>,
-  { course: id, version, seen, session, reason, bend }: Seeing & { session: string; reason: string; bend: Bend },
+  { course: id, version, seen, session, reason, bend, published }: Seeing & { session: string; reason: string; bend: Bend; published: Published },
 ) {
   const { found, sessions } = await lookedAt(at, id, version, seen);
   const lost = sessions.find((one) => one.id === session);
   if (!lost) throw new Refusal('not-found', 'This class is not part of the course, or cancelled already.');
-  await lose(at, found, sessions, [{ session: lost, reason }], bend);
+  await lose(at, found, sessions, [{ session: lost, reason }], bend, published);
 }
 
 /** Takes the classes that fall into closed days out of a course, and does with the rest what was chosen. */
@@ -65,7 +66,7 @@ export async function tryLeavingClosedDays(desk: Desk, input: unknown): Promise<
   return tried(desk, form.course, (at) => leaveClosed(at, form));
 }
 
-async function leaveClosed(at: Writing<Staff>, { course: id, version, seen, bend }: Seeing & { bend: Bend }) {
+async function leaveClosed(at: Writing<Staff>, { course: id, version, seen, bend, published }: Seeing & { bend: Bend; published: Published }) {
   const { found, sessions } = await lookedAt(at, id, version, seen);
   const closed = await closures(at);
   const lost = sessions.flatMap((session) => {
@@ -73,7 +74,7 @@ async function leaveClosed(at: Writing<Staff>, { course: id, version, seen, bend
     return closure ? [{ session, reason: `the studio is closed: ${closure.reason}` }] : [];
   });
   if (lost.length === 0) throw new Refusal('not-found', 'No class of this course falls into closed days any more.');
-  await lose(at, found, sessions, lost, bend);
+  await lose(at, found, sessions, lost, bend, published);
 }
 
 interface Seeing {
@@ -96,6 +97,7 @@ async function lose(
   sessions: readonly Session[],
   lost: readonly { readonly session: Session; readonly reason: string }[],
   bend: Bend,
+  published: Published,
 ): Promise<void> {
   if (lost.some(({ session }) => session.date < at.today)) throw new Refusal('late', 'What was taught stays as it was: this class is past.');
   const progress = await progressOf(
@@ -108,7 +110,7 @@ async function lose(
   await tellCancelled(at, found, lost);
   if (bend === 'shift' || bend === 'add') {
     const days = bend === 'add' ? await daysAfter(at, found, sessions) : [];
-    const moved = shifted(sessions, new Set(lost.map(({ session }) => session.id)), days);
+    const moved = shifted(asTouched(sessions, published, at.today), new Set(lost.map(({ session }) => session.id)), days);
     for (const { id, blocks } of moved.sessions) {
       const { version, blocks: before } = sessions.find((one) => one.id === id)!;
       if (before !== blocks) await changeClass(at, id, version, { blocks });
@@ -121,7 +123,8 @@ async function lose(
         weeks: Math.max(found.weeks, Math.ceil((Date.parse(last) - Date.parse(found.firstDate) + 1) / WEEK_MS)),
       });
   }
-  await redraft(at, found.id, bend === 'reflow');
+  await redraft(at, found.id, bend === 'reflow', published);
+  if (published === 'follow') await followed(at, found.id, sessions);
 }
 
 const WEEK_MS = 7 * 86_400_000;
@@ -135,9 +138,10 @@ async function daysAfter(at: Desk, { weekdays }: Course, sessions: readonly Sess
 }
 
 /** What no class reaches any more is said of the course; drafted anew where that is asked. */
-async function redraft(at: Writing<Staff>, id: string, anew: boolean): Promise<void> {
+async function redraft(at: Writing<Staff>, id: string, anew: boolean, published: Published): Promise<void> {
   const after = afresh(at);
-  const [found, sessions] = [await course(after, id), await sessionsOf(after, [id])];
+  const [found, all] = [await course(after, id), await sessionsOf(after, [id])];
+  const sessions = asTouched(all, published, at.today);
   await draftAndKeep(after, found, sessions, await settingOf(after, found, sessions), anew && sessions.some(({ fixed }) => !fixed));
 }
 
@@ -155,8 +159,11 @@ export async function tryReopening(desk: Desk, input: unknown): Promise<Outcome>
   return tried(desk, form.course, (at) => reopen(at, form));
 }
 
-async function reopen(at: Writing<Staff>, { course: id, version, seen, date }: Seeing & { date: string }): Promise<void> {
-  const { found } = await lookedAt(at, id, version, seen);
+async function reopen(
+  at: Writing<Staff>,
+  { course: id, version, seen, date, published }: Seeing & { date: string; published: Published },
+): Promise<void> {
+  const { found, sessions } = await lookedAt(at, id, version, seen);
   const day = isoDate(date);
   if (!(await openDays(at, found)).includes(day))
     throw invalid({ field: 'date', message: `${dayText(day)} is not a day on which this course could have a class.` });
@@ -170,7 +177,8 @@ async function reopen(at: Writing<Staff>, { course: id, version, seen, date }: S
     found,
     gone.slice(0, 1).map((one) => ({ ...one, published: 0 })),
   );
-  await redraft(at, id, true);
+  await redraft(at, id, true, published);
+  if (published === 'follow') await followed(at, id, sessions);
 }
 
 /** Days of a course, from today on, that are open and have no class of it: closed before, or cancelled. */
@@ -199,6 +207,7 @@ export async function endCourse(desk: Desk, input: unknown): Promise<void> {
         sessions,
         ahead.map((session) => ({ session, reason })),
         'drop',
+        'stay',
       );
     }),
   );

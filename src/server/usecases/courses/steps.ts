@@ -1,3 +1,4 @@
+import { changesBetween } from '@/core/plan';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Staff } from '../../auth/actors';
 import { authorise } from '../../auth/permissions';
@@ -14,13 +15,17 @@ import {
   course,
   holdCourse,
   lastStep,
+  progressOf,
   snapshotOf,
   type ClassFacts,
+  type Course,
   type CourseFacts,
   type CourseSnapshot,
   type CourseStep,
   type Session,
 } from '../../repositories/courses';
+import { houseOf } from '../setting';
+import { followed } from './following';
 import { askAgain, tellCancelled, tellHeldAfterAll } from './telling';
 
 /**
@@ -61,6 +66,7 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
     const why = whyItStays(last, now, at.today);
     if (why) throw why;
     const sessions = await allSessionsOf(at, [id]);
+    const given = await asGiven(at, found, sessions);
     const lost: { readonly session: Session; readonly reason: string }[] = [];
     const back: Session[] = [];
     const { course: was } = last.before;
@@ -81,10 +87,28 @@ export async function undoStep(desk: Desk, input: unknown): Promise<{ readonly w
     await tellCancelled(at, found, lost);
     await tellHeldAfterAll(at, found, back);
     await practiseAgain(at, last);
+    await followed(at, id, sessions, given);
     const step = stepBetween(now, await snapshotOf(afresh(at), id));
     if (step) await addStep(at, id, { what: last.what, ...step, back: !last.back });
     return { what: last.what };
   });
+}
+
+/** Published classes in which nothing stands but what their teacher was given: what is put back into them is given out too. */
+async function asGiven(at: Writing<Staff>, { cohort }: Course, sessions: readonly Session[]): Promise<ReadonlySet<string>> {
+  const [house, progress] = [
+    await houseOf(at, cohort),
+    await progressOf(
+      at,
+      sessions.map(({ id }) => id),
+    ),
+  ];
+  return new Set(
+    sessions.flatMap(({ id, blocks }) => {
+      const plan = progress.get(id)?.plan;
+      return plan && changesBetween(plan.blocks, blocks, house).length === 0 ? [id] : [];
+    }),
+  );
 }
 
 /** What a cohort was said to practise with the change it no longer is, and the other way round. */

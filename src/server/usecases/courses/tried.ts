@@ -1,9 +1,11 @@
+import { isDeepStrictEqual } from 'node:util';
 import { checkCourse, classChanges, inTimeOrder, reachedIn, unplacedTexts, type ClassFacts } from '@/core/course';
 import { blockName, techniquesIn } from '@/core/plan';
 import type { Outcome } from '@/views/course';
 import type { Staff } from '../../auth/actors';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
-import { course, sessionsOf } from '../../repositories/courses';
+import { course, progressOf, sessionsOf } from '../../repositories/courses';
+import { staffNames } from '../../repositories/staff';
 import { settingOf } from '../setting';
 
 /** Thrown to undo everything that was tried. */
@@ -37,6 +39,13 @@ async function standing(desk: Desk, id: string) {
   const [found, sessions] = [await course(desk, id), await sessionsOf(desk, [id])];
   const { planning, reached } = await settingOf(desk, found, sessions);
   const { library } = planning.basis;
+  const [nameOf, progress] = [
+    await staffNames(desk),
+    await progressOf(
+      desk,
+      sessions.map((session) => session.id),
+    ),
+  ];
   const ordered = inTimeOrder(sessions);
   const facts = ordered.map(({ blocks, ...session }): ClassFacts => ({
     ...session,
@@ -44,7 +53,12 @@ async function standing(desk: Desk, id: string) {
   }));
   return {
     facts,
-    published: ordered.filter(({ published, date }) => published > 0 && date >= desk.today).map(({ id: session, date }) => ({ session, date })),
+    published: ordered
+      .filter(({ published, date }) => published > 0 && date >= desk.today)
+      .map(({ id: session, date, blocks }) => {
+        const { plan, acknowledgedAt } = progress.get(session)!;
+        return { session, date, blocks, number: plan?.number ?? 0, teacher: nameOf(plan?.teacher ?? ''), read: acknowledgedAt !== null };
+      }),
     goals: found.goals.map((goal) => ({
       name: library.find(goal.technique)?.name ?? goal.technique,
       technique: goal.technique,
@@ -72,5 +86,10 @@ function outcomeOf(before: Standing, after: Standing): Outcome {
     unplaced: after.unplaced,
     wrong: { was: before.wrong, now: after.wrong },
     published: before.published.map(({ date }) => date),
+    again: after.published.flatMap((now) => {
+      const was = before.published.find(({ session }) => session === now.session);
+      if (!was || (was.number === now.number && isDeepStrictEqual(was.blocks, now.blocks))) return [];
+      return [{ date: now.date, teacher: now.teacher, read: was.read, held: was.number === now.number }];
+    }),
   };
 }

@@ -25,6 +25,7 @@ import {
 import { aways, teacher, teachers, type StaffMember } from '../../repositories/staff';
 import { tellTeacher } from '../courses/telling';
 import { settingOf } from '../setting';
+import { changeLines } from './lines';
 
 /**
  * Freezes a session's blocks as the next version and hands it to a teacher. What is the director's to judge (order, too soon, hour,
@@ -66,27 +67,31 @@ export async function publishMany(desk: Desk, input: unknown): Promise<Published
     const looked = await lookedAt(at, await course(at, id));
     const wanted = looked.sessions.filter((session) => seen.some((one) => one.session === session.id));
     if (wanted.length < seen.length) throw new Refusal('clash');
-    const progress = await progressOf(
-      at,
-      wanted.map((session) => session.id),
-    );
-    const staff = await teachers(at);
-    const away = await aways(at);
-    const published: string[] = [];
-    const held: { date: Session['date']; start: string; why: string }[] = [];
-    for (const session of wanted) {
-      if (seenAt(seen, session.id) !== session.version) throw new Refusal('clash');
-      const own = progress.get(session.id)!;
-      const to = staff.find((member) => member.id === (own.handedTo ?? looked.found.teacher)) ?? null;
-      const why =
-        heldBack(at, session, to, looked) ??
-        (to && isAway(away, to.id, session) ? `${to.name} is away then. Find cover, or publish it on its own.` : null);
-      if (why) held.push({ date: session.date, start: session.start, why });
-      else if ((await publish(at, voiced(session, looked, own.plan), own, to!, looked.planning, looked.found.name, '')).version > session.version)
-        published.push(session.date);
-    }
-    return { published: published as Session['date'][], held };
+    for (const session of wanted) if (seenAt(seen, session.id) !== session.version) throw new Refusal('clash');
+    return issue(at, looked, wanted);
   });
+}
+
+/** Publishes classes of a course, each to whoever has it in hand; what something stands against is held back, and why. */
+export async function issue(at: Writing<Staff>, looked: Looked, wanted: readonly Session[]): Promise<Published> {
+  const progress = await progressOf(
+    at,
+    wanted.map(({ id }) => id),
+  );
+  const [staff, away] = [await teachers(at), await aways(at)];
+  const published: Session['date'][] = [];
+  const held: { date: Session['date']; start: string; why: string }[] = [];
+  for (const session of wanted) {
+    const own = progress.get(session.id)!;
+    const to = staff.find((member) => member.id === (own.handedTo ?? looked.found.teacher)) ?? null;
+    const why =
+      heldBack(at, session, to, looked) ??
+      (to && isAway(away, to.id, session) ? `${to.name} is away then. Find cover, or publish it on its own.` : null);
+    if (why) held.push({ date: session.date, start: session.start, why });
+    else if ((await publish(at, voiced(session, looked, own.plan), own, to!, looked.planning, looked.found.name, '')).version > session.version)
+      published.push(session.date);
+  }
+  return { published, held };
 }
 
 const EMPTY = 'There is nothing in this session to publish yet.';
@@ -168,6 +173,8 @@ export async function publish(
   const changes = before ? [...voiceChanges(before, session), ...changesBetween(before.blocks, session.blocks, basis)] : [];
   if (before && changes.length === 0 && before.teacher === to.id) return { number: before.number, version: session.version };
   const { purpose, note } = session;
-  tellTeacher(at, to.id, { course, news: 'to read', line: `${dayText(session.date)}, ${session.start}` });
+  const when = `${dayText(session.date)}, ${session.start}`;
+  const again = before?.teacher === to.id;
+  tellTeacher(at, to.id, { course, news: again ? 'changed' : 'to read', line: again ? `${when}: ${changeLines(changes).join('; ')}` : when });
   return addPlan(at, session, { blocks: named(session.blocks, basis), changes, teacher: to.id, purpose, note, reason });
 }
