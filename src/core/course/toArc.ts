@@ -1,6 +1,6 @@
 import { CLIMB_LIMITS } from '../climb';
 import { techniquesIn, type TechniqueBlock } from '../plan';
-import { lengthOf, type ArcCase, type ArcFile, type ArcGoal, type Held, type Practice } from './arc';
+import { lengthOf, STANDS_COST, type ArcCase, type ArcFile, type ArcGoal, type Held, type Practice } from './arc';
 import { asGrown, asStepped, isInAnotherMeasure } from './doses';
 import { ARC_FRAME, BREATH_SHARES } from './hour';
 import { problemOf } from './toDraft';
@@ -79,7 +79,18 @@ export function arcProblemOf(sessions: readonly CourseSession[], goals: readonly
     const units = step < 0 ? null : doses.get(technique)!.units(block.dose);
     return units === null ? null : [technique, step, lengthOf(doses.get(technique)!.measure(block), units)];
   };
-  const arcCase: ArcCase = { ...one, best: undefined, goals: asked, fixed };
+  // What is changed for a better course costs something: least where nobody has it in hand, most where its teacher has read it.
+  const stands = sessions.map(({ fixed: stays, blocks, inHand }) => ({
+    held: stays
+      ? []
+      : techniquesIn(blocks).flatMap((block): Held[] => {
+          const step = doses.has(block.technique) ? stepOf(block.technique, block) : -1;
+          const units = step < 0 ? null : doses.get(block.technique)!.units(block.dose);
+          return units === null ? [] : [[block.technique, step, units]];
+        }),
+    costs: STANDS_COST[inHand ?? 'open'],
+  }));
+  const arcCase: ArcCase = { ...one, best: undefined, goals: asked, fixed, ...(stands.some(({ held }) => held.length > 0) ? { stands } : {}) };
   return {
     file: arcFile,
     one: arcCase,

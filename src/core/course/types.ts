@@ -20,6 +20,8 @@ export interface CourseSession {
   readonly fixed: boolean;
   /** Its log says that less was reached than was planned. */
   readonly short?: boolean;
+  /** In whose hands one is that may change all the same: published to its teacher, or read by them. */
+  readonly inHand?: 'published' | 'read';
 }
 
 /** What the director wants reached: a technique, its own or a higher dose and counts, practised so many times. */

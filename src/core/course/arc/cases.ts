@@ -100,6 +100,8 @@ export interface ArcCase extends Pick<Case, AsSoonest> {
   readonly fixed: readonly (readonly Held[] | null)[];
   readonly breath?: Breath;
   readonly pace?: Pace;
+  /** What stands in open classes already, and what it costs to change each: nothing where a class is empty. */
+  readonly stands?: readonly { readonly held: readonly Held[]; readonly costs: number }[];
   readonly best?: {
     readonly dropped: number;
     readonly Q: number;

@@ -9,6 +9,8 @@ export const Q = 12;
 /** Numbers kept of a class. */
 export const CLASS = 12;
 const EPSILON = 1e-9;
+/** What every further practice that is otherwise than it stood adds to the cost of a changed class. */
+const NEARER = 0.1;
 
 /** A course by class: its minutes, what it is made of, and what goes across classes. */
 export abstract class Classes extends Rows {
@@ -38,11 +40,12 @@ export abstract class Classes extends Rows {
     const { S, width, members } = this;
     const n = this.size[at];
     let [breathing, factor, load, hash] = [0, 0, 0, 0];
-    let [low, high, side, fresh, goal, other, grew, nonBasic, begun, twice] = [0, 0, 0, 0, 0, 0, 0, 0, -1, 0];
+    let [low, high, side, fresh, goal, others, grew, nonBasic, begun, twice, same] = [0, 0, 0, 0, 0, 0, 0, 0, -1, 0, 0];
     for (let i = 0; i < n; i += 1) {
       const t = members[at * width + i];
       const cell = t * S + at;
       const minutes = this.length(t, cell) / 60_000;
+      if (this.standDose[cell] === this.dose[cell] && this.standStep[cell] === this.step[cell]) same += 1;
       breathing += minutes;
       load += minutes * this.rung[t];
       factor += this.factor[t];
@@ -56,7 +59,7 @@ export abstract class Classes extends Rows {
       if ((flags & NEW) !== 0) begun = t;
       if ((flags & GREW) !== 0) {
         grew = 1;
-        if (this.basic[t] === 0) other = 1;
+        if (this.basic[t] === 0) others = 1;
       }
       if (this.basic[t] === 0) nonBasic += 1;
       if (this.isGoal[t] === 1) goal = 1;
@@ -75,6 +78,10 @@ export abstract class Classes extends Rows {
       const off = Math.floor(Math.abs(breathing - this.target[at]) - ARC_LIMITS.breathOff * minutes + EPSILON);
       if (off > 0) j += WEIGHT.breath * off;
       j += 2 * WEIGHT.repeat * twice;
+      // A class is changed or is not; the nearer it is to what stood, the nearer the search is to leaving it.
+      const costs = this.standCosts[at];
+      const other = costs > 0 ? n + this.standSize[at] - 2 * same : 0;
+      if (other > 0) j += costs * (1 + NEARER * (other - 1));
     }
     const base = at * CLASS;
     const { cls } = this;
@@ -91,7 +98,7 @@ export abstract class Classes extends Rows {
     cls[base + 7] = fresh;
     cls[base + 8] = begun;
     // A main practice of its own; or, where nothing else is, the thing begun last.
-    cls[base + 9] = fresh > 0 || goal > 0 || other > 0 ? 1 : 0;
+    cls[base + 9] = fresh > 0 || goal > 0 || others > 0 ? 1 : 0;
     cls[base + 10] = grew;
     cls[base + 11] = (n >= 2 || this.could[at] < 2) && (at < this.firstOther || nonBasic > 0) ? 1 : 0;
   }

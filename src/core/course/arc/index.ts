@@ -26,6 +26,7 @@ export { plainWords, purposeText } from './words';
 export { purposesOf, themesOf } from './purpose';
 export { partsOf, rangesOf, type Parts } from './parts';
 export type { Pace } from './cases';
+export { STANDS_COST } from './limits';
 
 /** A course as it was drafted, with what is known of how good it is. */
 export interface ArcDraft {

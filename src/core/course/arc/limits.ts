@@ -58,3 +58,9 @@ export function evenly(length: number, gaps: number): number {
   const longer = length - short * gaps;
   return longer * (short + 1) ** 2 + (gaps - longer) * short ** 2;
 }
+
+/**
+ * What it costs to change a class that stands: an open one least, one whose teacher has read it most. Less than a broken requirement, so that
+ * what can be kept is kept; more than what a course is a little better by.
+ */
+export const STANDS_COST = { open: 3, published: 7, read: 12 } as const;

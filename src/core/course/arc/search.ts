@@ -2,7 +2,7 @@ import { solve, type Solved } from '../drafting';
 import { atLowest, type ArcCase, type ArcFile, type Practice } from './cases';
 import type { Request } from './request';
 import { movesOf } from './moves';
-import { GROWS, LIGHTER, STANDS, STEPS_UP } from './rows';
+import { FIXED, GROWS, GROWS_BY_ONE, LIGHTER, STANDS, STEPS_UP } from './rows';
 import { Course } from './state';
 import { generator } from './tables';
 
@@ -28,6 +28,8 @@ export interface Looking {
 
 /** Heat of the first run and of the second, which goes on from the best; and what both end at. */
 const [HOT, WARM, COLD] = [8, 4, 0.15] as const;
+/** Heat where a course that stands is gone on from. */
+const STOOD = 2;
 /** How much of the looks the first run has. */
 const FIRST = 0.7;
 /** What a point of requirements costs in the second run: what can be kept is kept. */
@@ -130,13 +132,52 @@ export function look(
     }
     return true;
   };
-  const first = Math.floor(looks * FIRST);
-  if (run(HOT, first)) {
+  const anew = () => {
+    const first = Math.floor(looks * FIRST);
+    if (!run(HOT, first)) return;
     course.become(bestAt);
     course.price = DEAR;
     run(WARM, looks - first);
+  };
+  if (!one.stands) {
+    anew();
+    return found();
+  }
+  // What stands is gone on from, and not melted; only where that keeps less than may be kept is it looked for anew as well.
+  const soonest = course.copy();
+  stand(course);
+  if (better()) keep();
+  if (run(STOOD, Math.floor(looks * FIRST)) && (!best || isShort(best, least))) {
+    course.become(soonest);
+    anew();
   }
   return found();
+}
+
+/** Whether a course keeps less than may be kept. */
+const isShort = ({ missing, Q }: Omit<Found, 'sessions'>, least: Looking['least']): boolean => missing > 0 || Q > least.Q;
+
+/** Goes to the course as it stands, as near as the rules let come to it. */
+function stand(course: Course): void {
+  const { T, S, openAt, standDose, standStep } = course;
+  course.become({ how: course.how.map((how) => (how === FIXED ? how : 0)), start: new Uint8Array(T) });
+  for (let t = 0; t < T; t += 1)
+    for (const at of openAt) {
+      const cell = t * S + at;
+      if (standDose[cell] === 0) continue;
+      const as = (): boolean => course.dose[cell] === standDose[cell] && course.step[cell] === standStep[cell];
+      course.put(t, at, STANDS);
+      course.work();
+      const most = course.startMost(t);
+      if (!as() && course.firstOf(t) === at && most > 0) course.begins(t, Math.min(most, Math.max(0, standDose[cell] - course.dose[cell])));
+      for (const how of [GROWS, GROWS_BY_ONE, STEPS_UP, LIGHTER, STANDS]) {
+        course.work();
+        if (as()) break;
+        course.does(t, at, how);
+      }
+      course.work();
+      course.commit();
+    }
 }
 
 /** The goals that fit, and what may be begun for their sake and that of the pins. */

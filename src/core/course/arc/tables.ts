@@ -57,6 +57,11 @@ export class Tables {
   protected readonly hash: Float64Array;
   protected readonly fixedDose: Int16Array;
   protected readonly fixedStep: Uint8Array;
+  /** What stands already: units and step of each practice, how many in each class, and what it costs to change it. */
+  readonly standDose: Int16Array;
+  readonly standStep: Uint8Array;
+  protected readonly standSize: Uint8Array;
+  protected readonly standCosts: Float64Array;
   protected readonly minutes: Float64Array;
   protected readonly shorter: Uint8Array;
   protected readonly target: Float64Array;
@@ -185,7 +190,18 @@ export class Tables {
     this.firstOther = request.firstOther;
     this.fixedDose = new Int16Array(T * S);
     this.fixedStep = new Uint8Array(T * S);
-
+    this.standDose = new Int16Array(T * S);
+    this.standStep = new Uint8Array(T * S);
+    this.standSize = Uint8Array.from({ length: S }, (_, at) => one.stands?.[at].held.length ?? 0);
+    this.standCosts = Float64Array.from({ length: S }, (_, at) => (fixed(at) || this.standSize[at] === 0 ? 0 : one.stands![at].costs));
+    one.stands?.forEach(({ held }, at) =>
+      held.forEach(([id, step, units]) => {
+        const t = index.get(id);
+        if (t === undefined) return;
+        this.standDose[t * S + at] = units;
+        this.standStep[t * S + at] = step;
+      }),
+    );
     one.fixed.forEach((held, at) =>
       held?.forEach(([id, step, units]) => {
         this.fixedDose[index.get(id)! * S + at] = units;

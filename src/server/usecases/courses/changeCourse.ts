@@ -137,7 +137,7 @@ async function change(at: Writing<Staff>, form: ChangeCourseInput): Promise<{ re
   await askedAnew(at, before, to, was, published);
   const after = afresh(at);
   const [found, all] = [await course(after, id), await sessionsOf(after, [id])];
-  const sessions = asTouched(all, published, at.today);
+  const sessions = await asTouched(after, all, published);
   const drafted = sessions.some(({ blocks }) => techniquesIn(blocks).length > 0);
   if (!sessions.some(({ fixed }) => !fixed) || (!drafted && then === 'keep')) return { id };
   const setting = await settingOf(after, found, sessions);

@@ -105,7 +105,7 @@ export async function keepDrafted(desk: Desk, input: unknown): Promise<{ readonl
 async function open(at: Desk, id: string, seen: readonly Seen[], published: Published) {
   const found = await course(at, id);
   await ofItself(at, id);
-  const sessions = asTouched(await sessionsOf(at, [id]), published, at.today);
+  const sessions = await asTouched(at, await sessionsOf(at, [id]), published);
   if (sessions.every(({ fixed }) => fixed)) throw new Refusal('late', 'Every session is past or published, so there is nothing left to draft.');
   // A draft weighs the whole course: whatever changed since it was looked at, published sessions too, is looked at first.
   asSeen(at, sessions, seen);

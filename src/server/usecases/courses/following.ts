@@ -1,8 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { IsoDate } from '@/core/units';
 import type { Staff } from '../../auth/actors';
-import { afresh, type Writing } from '../../desk';
-import { course, type Session } from '../../repositories/courses';
+import { afresh, type Desk, type Writing } from '../../desk';
+import { course, progressOf, type Session } from '../../repositories/courses';
 import { issue, lookedAt } from '../plans/publishPlan';
 
 /** Whether published classes stay as they are when their course changes, or change with it and go out again. */
@@ -11,9 +11,17 @@ export type Published = 'stay' | 'follow';
 /** Whether a class is published and still to come: the day it is held it stays as its teacher read it. */
 const mayFollow = ({ published, date, cancelled }: Session, today: IsoDate): boolean => published > 0 && date > today && !cancelled;
 
-/** The classes of a course as a change may touch them: published ones as open ones, where they are to follow. */
-export function asTouched(sessions: readonly Session[], published: Published, today: IsoDate): readonly Session[] {
-  return published === 'stay' ? sessions : sessions.map((one) => (mayFollow(one, today) ? { ...one, fixed: false } : one));
+/** The classes of a course as a change may touch them: published ones as open ones that cost more to change, where they are to follow. */
+export async function asTouched(desk: Desk, sessions: readonly Session[], published: Published): Promise<readonly Session[]> {
+  if (published === 'stay') return sessions;
+  const progress = await progressOf(
+    desk,
+    sessions.filter((one) => mayFollow(one, desk.today)).map(({ id }) => id),
+  );
+  return sessions.map((one) => {
+    const at = progress.get(one.id);
+    return at ? { ...one, fixed: false, inHand: at.acknowledgedAt ? 'read' : 'published' } : one;
+  });
 }
 
 /**

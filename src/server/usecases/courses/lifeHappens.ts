@@ -110,7 +110,7 @@ async function lose(
   await tellCancelled(at, found, lost);
   if (bend === 'shift' || bend === 'add') {
     const days = bend === 'add' ? await daysAfter(at, found, sessions) : [];
-    const moved = shifted(asTouched(sessions, published, at.today), new Set(lost.map(({ session }) => session.id)), days);
+    const moved = shifted(await asTouched(at, sessions, published), new Set(lost.map(({ session }) => session.id)), days);
     for (const { id, blocks } of moved.sessions) {
       const { version, blocks: before } = sessions.find((one) => one.id === id)!;
       if (before !== blocks) await changeClass(at, id, version, { blocks });
@@ -141,7 +141,7 @@ async function daysAfter(at: Desk, { weekdays }: Course, sessions: readonly Sess
 async function redraft(at: Writing<Staff>, id: string, anew: boolean, published: Published): Promise<void> {
   const after = afresh(at);
   const [found, all] = [await course(after, id), await sessionsOf(after, [id])];
-  const sessions = asTouched(all, published, at.today);
+  const sessions = await asTouched(after, all, published);
   await draftAndKeep(after, found, sessions, await settingOf(after, found, sessions), anew && sessions.some(({ fixed }) => !fixed));
 }
 
