@@ -208,4 +208,25 @@ test('a course bends: pinned, climbed, a class cancelled and taken back, a check
   await page.getByRole('button', { name: 'Delete it' }).click();
   await page.waitForURL((url) => url.pathname === '/courses');
   await expect(page.getByRole('link', { name: 'Eight more' })).toHaveCount(0);
+
+  await page.getByRole('link', { name: 'Eight short weeks' }).click();
+  // Published classes change with the rest where they are to: who reads again is said before, and what is taken back goes back to them.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Publish classes' }).click();
+  await page.getByRole('button', { name: 'Publish the next four' }).click();
+  await expect(page.getByRole('region', { name: 'Publish classes' })).toContainText('Published:');
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Cancel a class' }).click();
+  const way = cancel.getByRole('listitem').filter({ hasText: 'Move on, and add a class at the end' });
+  await expect(way).toContainText('change');
+  await expect(cancel.getByText('out again to')).toHaveCount(0);
+  await cancel.getByLabel(/^They change with the rest/).check();
+  await expect(way).toContainText('out again to');
+  await accessible(page);
+  await cancel.getByLabel('Why').fill('the boiler is out again');
+  await way.getByRole('button', { name: /^Take it/ }).click();
+  await expect(cancel).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take back: the cancelled class' }).click();
+  await expect(page.getByText('cancelled: the boiler is out again')).toHaveCount(0);
 });
