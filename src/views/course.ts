@@ -29,8 +29,8 @@ export interface Outcome {
   /** By goal: the day it is reached on before and after; null where it is not. */
   readonly goals: readonly { readonly name: string; readonly was: IsoDate | null; readonly now: IsoDate | null; readonly asked: boolean }[];
   readonly unplaced: readonly string[];
-  /** Checks that want mending. */
-  readonly wrong: { readonly was: number; readonly now: number };
+  /** Checks that want mending; the first of those that would be new, in words. */
+  readonly wrong: { readonly was: number; readonly now: number; readonly fresh: readonly string[] };
   /** Days of published classes that are still to come. */
   readonly published: readonly IsoDate[];
   /** Published classes that change: whose teacher is asked to read again what they had read or not, and what is held back by a check. */

@@ -14,6 +14,7 @@ import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
 import { readOutbox } from '../../src/server/usecases/people/records';
+import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { saveAway } from '../../src/server/usecases/staff/ownAccount';
 import { addClosure, removeClosure } from '../../src/server/usecases/studio/changeStudio';
@@ -23,7 +24,7 @@ import { staffToday } from '../../src/server/repositories/staff';
 import { acknowledgePlan } from '../../src/server/usecases/teach/acknowledgePlan';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import type { Outcome } from '../../src/views/course';
-import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, seenOf } from './studio';
+import { answerOf, closeDatabase, courseInput, demo, deskOf, openBoth, requestOf, seenOf, TODAY } from './studio';
 import { mails } from './challenge';
 import { backToKept, forgetKept, keepAll } from './snapshot';
 
@@ -86,6 +87,24 @@ test('what a change would do is what it does, and trying it changes nothing', as
   expect(await classes()).toEqual(before);
   await undoStep(await director(), await asked());
   expect(await classes()).toEqual(after);
+});
+
+test('what a change would put out of order is told before it is kept: whoever may not teach it, and other classes of theirs', async () => {
+  const { phrases, boat } = await demo(await director());
+  const ahead = (await sessionsOf(await director(), [phrases.id])).filter(({ date }) => date >= TODAY);
+  const plans = await Promise.all(ahead.map(async ({ id }) => readPlan(await director(), id)));
+  const may = new Map(plans[0].teachers.map(({ id }) => [id, plans.every((plan) => plan.teachers.find((one) => one.id === id)!.lacks.length === 0)]));
+  const asked = await requestOf(await director(), phrases);
+  const freshWith = async (change: object) => (await tryCourse(await director(), { ...asked, ...change, then: 'keep' as const })).wrong.fresh;
+  for (const [id, able] of may) {
+    if (id === phrases.teacher) continue;
+    const told = (await freshWith({ teacher: id })).filter((text) => text.includes('not among what this course’s teacher is qualified for'));
+    expect([id, told.length === 0]).toEqual([id, able]);
+  }
+  expect([...may.values()]).toContain(false);
+  // At the hour of another course of the same teacher, on its days.
+  const { start, weekdays, teacher } = boat;
+  expect((await freshWith({ start, weekdays: [...weekdays], teacher })).join(' ')).toContain(`at the same time as ${boat.name}`);
 });
 
 test('a first day in the past, a closed one, and another cohort once it has begun are refused at their fields', async () => {

@@ -14,7 +14,11 @@ interface Props {
 export function OutcomeLines({ outcome, folded = false }: Props) {
   const goals = goalLines(outcome);
   const order = orderLine(outcome);
-  const { classes, unplaced } = outcome;
+  const {
+    classes,
+    unplaced,
+    wrong: { fresh },
+  } = outcome;
   const list = (
     <ul className={styles.changes}>
       {classes.map(({ session, date, lines }) => (
@@ -31,6 +35,11 @@ export function OutcomeLines({ outcome, folded = false }: Props) {
       {classes.length === 0 && goals.length === 0 && <p>No class changes.</p>}
       {goals.length > 0 ? goals.map((line) => <p key={line}>{line}</p>) : classes.length > 0 && <p>Every goal stays where it is.</p>}
       {order && <p>{order}</p>}
+      {fresh.map((text) => (
+        <p key={text} className="small soft">
+          {text}
+        </p>
+      ))}
       {againLines(outcome).map((line) => (
         <p key={line}>{line}</p>
       ))}

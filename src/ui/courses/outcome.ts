@@ -16,7 +16,7 @@ export function goalLines({ goals }: Pick<Outcome, 'goals'>): string[] {
 }
 
 /** What else changes: how much is out of order. @example orderLine({ wrong: { was: 0, now: 2 } }) // "2 things would want mending." */
-export function orderLine({ wrong: { was, now } }: Pick<Outcome, 'wrong'>): string | null {
+export function orderLine({ wrong: { was, now } }: { readonly wrong: Pick<Outcome['wrong'], 'was' | 'now'> }): string | null {
   if (was === now) return null;
   if (now === 0) return 'Nothing would be out of order any more.';
   return now === 1 ? 'One thing would want mending.' : `${now} things would want mending.`;

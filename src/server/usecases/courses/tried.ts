@@ -1,12 +1,14 @@
 import { isDeepStrictEqual } from 'node:util';
-import { checkCourse, classChanges, inTimeOrder, reachedIn, unplacedTexts, type ClassFacts } from '@/core/course';
+import { byHarm, checkCourse, checkText, classChanges, inTimeOrder, reachedIn, unplacedTexts, type ClassFacts } from '@/core/course';
 import { blockName, techniquesIn } from '@/core/plan';
+import { dayText } from '@/core/units';
 import type { Outcome } from '@/views/course';
 import type { Staff } from '../../auth/actors';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
 import { course, progressOf, sessionsOf } from '../../repositories/courses';
 import { staffNames } from '../../repositories/staff';
 import { settingOf } from '../setting';
+import { aroundOf } from './around';
 
 /** Thrown to undo everything that was tried. */
 class Tried extends Error {
@@ -33,12 +35,16 @@ export async function tried(desk: Desk, id: string, work: (at: Writing<Staff>) =
   throw new Error('what was tried was not rolled back');
 }
 
+/** How many things that would want mending are told one by one. */
+const TOLD = 4;
+
 type Standing = Awaited<ReturnType<typeof standing>>;
 
 async function standing(desk: Desk, id: string) {
   const [found, sessions] = [await course(desk, id), await sessionsOf(desk, [id])];
   const { planning, reached } = await settingOf(desk, found, sessions);
   const { library } = planning.basis;
+  const around = await aroundOf(desk, found);
   const [nameOf, progress] = [
     await staffNames(desk),
     await progressOf(
@@ -65,7 +71,13 @@ async function standing(desk: Desk, id: string) {
       at: ordered[(reachedIn(ordered, goal) ?? 0) - 1]?.date ?? null,
     })),
     unplaced: unplacedTexts(found.unplaced, library),
-    wrong: checkCourse(reached, planning).filter(({ severity, date }) => severity !== 'know' && date >= desk.today).length,
+    // A teacher who may not teach it is no fault of the course, and yet what a change of teacher comes to.
+    wrong: byHarm([...checkCourse(reached, planning), ...around])
+      .filter(({ severity, finding, date }) => (severity !== 'know' || finding.code === 'other teacher') && date >= desk.today)
+      .map(
+        (check) =>
+          `${check.technique ? (library.find(check.technique)?.name ?? check.technique) : 'The class'} on ${dayText(check.date)} ${checkText(check, library)}.`,
+      ),
   };
 }
 
@@ -84,7 +96,7 @@ function outcomeOf(before: Standing, after: Standing): Outcome {
         .map(({ name, at }) => ({ name, was: at, now: null, asked: false })),
     ],
     unplaced: after.unplaced,
-    wrong: { was: before.wrong, now: after.wrong },
+    wrong: { was: before.wrong.length, now: after.wrong.length, fresh: after.wrong.filter((text) => !before.wrong.includes(text)).slice(0, TOLD) },
     published: before.published.map(({ date }) => date),
     again: after.published.flatMap((now) => {
       const was = before.published.find(({ session }) => session === now.session);
