@@ -4,6 +4,7 @@ import { SHIPPED_LIBRARY } from '../src/core/library';
 import { parsePattern } from '../src/core/pattern';
 import type { Block } from '../src/core/plan';
 import { millis } from '../src/core/units';
+import { measureArcs } from './arcs';
 import { measureCheckIns } from './checkins';
 import { measureDrafting } from './drafting';
 import { measureDraftingPage } from './draftingPage';
@@ -114,6 +115,7 @@ console.log(
 
 await measureScreening();
 await measureDrafting();
+measureArcs();
 await measureSharing();
 
 const address = process.env.OAKEN_ADDRESS ?? 'http://127.0.0.1:3700';
