@@ -15,7 +15,7 @@ import { workAhead } from '../../src/server/usecases/lobby/workAhead';
 import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { needsDoing } from '../../src/server/usecases/people/needsDoing';
 import { listPlans } from '../../src/server/usecases/plans/listPlans';
-import { listSeries } from '../../src/server/usecases/series/readSeries';
+import { listSeries, readSeries } from '../../src/server/usecases/series/readSeries';
 import { readSigns } from '../../src/server/usecases/signs/answerSigns';
 import { myClasses } from '../../src/server/usecases/teach/myClasses';
 import { readWeek } from '../../src/server/usecases/teach/readWeek';
@@ -121,6 +121,7 @@ async function views(): Promise<readonly View[]> {
     ['cohorts', () => Promise.all([listCohorts(director), needsDoing(director)])],
     ['plans', () => listPlans(director)],
     ['series', () => listSeries(director)],
+    ['how series go', async () => Promise.all((await listSeries(director)).map(async ({ id }) => (await readSeries(director, id)).going))],
     ['the week', () => readWeek(director, null)],
     ['own classes', () => Promise.all([myClasses(teacher), readWeek(teacher, null)])],
   ];
@@ -161,6 +162,7 @@ const CHANGES: readonly (readonly [what: string, sql: () => string])[] = [
       `insert into away (id, studio, staff, from_date, until_date, said_by, said_at) select gen_random_uuid(), studio, teacher, '${TODAY}', '2027-01-31', teacher, now() from course where id = '${ids.boat.id}'`,
   ],
   ['a series is taken away', () => `update series set removed_at = now()`],
+  ['what was done of a series is not so', () => `update check_in set did = 'not today'`],
   ['people leave a series', () => `update series_member set left_on = '${TODAY}'`],
 ];
 
