@@ -120,7 +120,7 @@ test('a course that cannot hold its goals says why, takes a mend, and shows what
 });
 
 test('a course bends: pinned, climbed, a class cancelled and taken back, a check accepted, copied and ended', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(200_000);
   await signInAs(page, 'director', '/courses/new');
   await page.getByLabel('Name of the course').fill('Eight short weeks');
   await choose(page, 'Cohort', 'Choir and brass');
