@@ -49,11 +49,11 @@ export interface ArcAsking {
   readonly onBetter?: (better: ArcDraft) => void;
 }
 
-/** Looks at a course of usual length; at longer ones fewer, each takes longer. @example looksFor(20) // 300_000 */
-export const looksFor = (classes: number): number => Math.round(LOOKS * Math.min(1, USUAL / Math.max(1, classes)));
+/** Looks at a course of usual length; at longer ones fewer, each takes longer; and at short ones, where there is less to look at. @example looksFor(20) // 300_000 */
+export const looksFor = (classes: number): number => Math.round(LOOKS * Math.min(1, LONG / Math.max(1, classes), Math.max(1, classes) / SHORT));
 
 const LOOKS = 300_000;
-const USUAL = 30;
+const [SHORT, LONG] = [16, 30] as const;
 /** The first search ends after so many questions: it counts, and so ends at the same place each time. */
 const questionsFor = (classes: number): number => Math.round(150_000 * Math.min(1, (24 / Math.max(1, classes)) ** 2));
 
