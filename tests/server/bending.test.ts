@@ -191,7 +191,7 @@ test('published classes change with their course where they are to: what is trie
   const ways = ['shift', 'add', 'drop', 'reflow'] as const;
   const tries = new Map<string, Outcome>();
   for (const bend of ways) tries.set(bend, await tryCancelling(await director(), await wish(bend, 'follow')));
-  // Of published classes nothing changes unless they are to; and no two ways do the same to them.
+  // Of published classes nothing changes unless they are to; and what is moved on, added to and let go is not the same.
   expect((await tryCancelling(await director(), await wish('shift', 'stay'))).again).toEqual([]);
   expect(tries.get('drop')!.again).toEqual([]);
   const { again } = tries.get('add')!;
@@ -199,7 +199,10 @@ test('published classes change with their course where they are to: what is trie
     [all[2].date, false, true],
     [all[3].date, false, false],
   ]);
-  expect(new Set(ways.map((bend) => JSON.stringify(tries.get(bend)!.classes))).size).toBe(4);
+  const by = (...of: readonly (typeof ways)[number][]) => new Set(of.map((bend) => JSON.stringify(tries.get(bend)!.classes))).size;
+  expect(by('shift', 'add', 'drop')).toBe(3);
+  // Drafted anew it may come to what another way does; never to more that is out of order.
+  expect(tries.get('reflow')!.wrong.now).toBeLessThanOrEqual(tries.get('drop')!.wrong.now);
 
   await cancelClass(await director(), await wish('add', 'follow'));
   expect(await held()).toEqual(before);
