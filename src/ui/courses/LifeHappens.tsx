@@ -40,6 +40,9 @@ export function asSeen({ course, sessions }: CourseView) {
   return { course: course.id, version: course.version, seen: sessions.map(({ id: session, version }) => ({ session, version })) };
 }
 
+/** What a way was tried on: once anything of it is otherwise, it is tried again. */
+const versionsOf = ({ course, sessions }: CourseView): string => [course, ...sessions].map(({ version }) => version).join();
+
 /** The days of published classes that a change could take with it: from tomorrow on. */
 export const mayFollow = ({ sessions, today }: CourseView): IsoDate[] =>
   sessions.flatMap(({ date, state }) => (date > today && (state === 'published' || state === 'acknowledged') ? [date] : []));
@@ -61,7 +64,7 @@ export function ClosedDays({ view, busy, send }: Props) {
         What becomes of the rest?
       </p>
       <Bending
-        key={`${view.course.version} ${view.closed.join()}`}
+        key={`${versionsOf(view)} ${view.closed.join()}`}
         days={mayFollow(view).filter((date) => !view.closed.includes(date))}
         attempt={(bend, published) => tryLeavingClosedDaysAction({ ...asSeen(view), bend, published })}
         onTake={take}
@@ -113,7 +116,7 @@ export function CancelClass({ view, busy, send, first, onDone }: Props & { reado
         />
       </div>
       <Bending
-        key={`${session} ${view.course.version}`}
+        key={`${session} ${versionsOf(view)}`}
         days={mayFollow(view).filter((date) => date !== chosen.date)}
         attempt={(bend, published) => tryCancellingAction({ ...asSeen(view), session, reason: 'tried', bend, published })}
         onTake={(bend, published) => void take(bend, published)}
