@@ -28,7 +28,8 @@ export interface Outcome {
   readonly classes: readonly ClassChange[];
   /** By goal: the day it is reached on before and after; null where it is not. */
   readonly goals: readonly { readonly name: string; readonly was: IsoDate | null; readonly now: IsoDate | null; readonly asked: boolean }[];
-  readonly unplaced: readonly string[];
+  /** What has no place, and whether it had one before. */
+  readonly unplaced: readonly { readonly text: string; readonly fresh: boolean }[];
   /** Checks that want mending; the first of those that would be new, in words. */
   readonly wrong: { readonly was: number; readonly now: number; readonly fresh: readonly string[] };
   /** Days of published classes that are still to come. */

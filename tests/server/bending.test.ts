@@ -1,7 +1,8 @@
 import { v7 as newId } from 'uuid';
 import { SHIPPED_LIBRARY } from '../../src/core/library';
 import { techniquesIn } from '../../src/core/plan';
-import { course, progressOf, sessionsOf } from '../../src/server/repositories/courses';
+import { course, sessionsOf } from '../../src/server/repositories/courses';
+import { progressOf } from '../../src/server/repositories/plans';
 import { acceptCheck } from '../../src/server/usecases/courses/acceptCheck';
 import { changeCourse, tryCourse } from '../../src/server/usecases/courses/changeCourse';
 import { copyCourse } from '../../src/server/usecases/courses/copyCourse';

@@ -3,12 +3,13 @@ import { v7 as newId } from 'uuid';
 import { readPackage } from '../../src/core/exchange';
 import { SHIPPED_LIBRARY } from '../../src/core/library';
 import { tideBreath } from '../../src/core/library/example';
-import { addDays, isoDate } from '../../src/core/units';
+import { addDays, dayText, isoDate } from '../../src/core/units';
 import { signIn } from '../../src/server/auth/signin';
 import { freshManager } from '../../src/server/db/orm';
 import { deskFor, type Desk } from '../../src/server/desk';
 import { planPdf } from '../../src/server/paper/pdf';
-import { progressOf, session as sessionById, sessionsOf } from '../../src/server/repositories/courses';
+import { session as sessionById, sessionsOf } from '../../src/server/repositories/courses';
+import { progressOf } from '../../src/server/repositories/plans';
 import { members } from '../../src/server/repositories/screenings';
 import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { cancelClass } from '../../src/server/usecases/courses/lifeHappens';
@@ -273,6 +274,13 @@ describe('cover', () => {
 });
 
 describe('publishing', () => {
+  test('the week says that a class changed since it was published where its plan has something to publish, and nowhere else', async () => {
+    const weeks = await Promise.all([0, 7, 14].map(async (days) => readWeek(await director(), addDays(TODAY, days))));
+    const rows = weeks.flatMap((week) => week.rows).filter(({ number, date, state }) => number !== null && date >= TODAY && state !== 'taught');
+    expect(rows.length).toBeGreaterThan(1);
+    for (const { id, changed } of rows) expect([id, changed]).toEqual([id, (await readPlan(await director(), id)).unpublished!.length > 0]);
+  });
+
   test('many at once: what passes goes out, what does not is held back with why, and nothing goes out over a check', async () => {
     const { phrases } = await demo(await director());
     const open = async () => (await sessionsOf(await director(), [phrases.id])).filter(({ published }) => published === 0);
@@ -339,6 +347,10 @@ describe('publishing', () => {
     const lead = () => deskOf('lead teacher');
     const room = await readClass(await lead(), session.id);
     expect([room.plan.purpose, room.plan.note, room.blocks.at(-1)!.note]).toEqual(['Longer, softly', 'two are new', 'end on time']);
+    // The letter says that it is to be read again, and when it is; what the director notes is read in the plan alone.
+    const letters = (await readOutbox(await director())).filter(({ subject }) => subject.startsWith(`${phrases.name}: `));
+    expect(letters[0]).toMatchObject({ subject: `${phrases.name}: a class has changed`, body: expect.stringContaining(dayText(session.date)) });
+    expect(letters.some(({ body }) => /two are new|end on time|Longer, softly/.test(body))).toBe(false);
     await sayNote(await lead(), { once: newId(), session: session.id, text: 'May I keep 4:5 a class longer?' });
     const unread = async (desk: Desk) => (await readPlan(desk, session.id)).conversation.unread;
     expect([await unread(await director()), await unread(await lead())]).toEqual([1, 0]);

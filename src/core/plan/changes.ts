@@ -113,6 +113,9 @@ export function voiceChanges(before: Voice, after: Voice): PlanChange[] {
   return (['purpose', 'note'] as const).flatMap((code) => (before[code] === after[code] ? [] : [{ code, text: after[code] }]));
 }
 
+/** What would go out again of what was said: a purpose that nobody says by hand stays the one it went out with. */
+export const saidAgain = <Said extends Voice>(now: Said, before: Voice): Said => (now.purpose === '' ? { ...now, purpose: before.purpose } : now);
+
 /** A change in the words of the work. @example changeLine({ code: 'length', by: 288_000 }) // "+4.8 min" */
 export function changeLine(change: PlanChange): string {
   switch (change.code) {

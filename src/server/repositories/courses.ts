@@ -1,25 +1,13 @@
 import type { InferEntity } from '@mikro-orm/core';
 import { refusedText, type Arc, type CourseSession, type Edit, type Goal, type Unplaced } from '@/core/course';
-import type { Block, NamedBlock, PlanChange } from '@/core/plan';
+import type { Block } from '@/core/plan';
 import { isoDate, type IsoDate } from '@/core/units';
 import type { Actor, Staff } from '../auth/actors';
 import { readRow, readRows } from '../db/read';
-import {
-  AcknowledgementRow,
-  CohortRow,
-  CourseRow,
-  CourseStepRow,
-  PlanRow,
-  SessionRow,
-  type Accepted,
-  type Cancelled,
-  type CourseSnapshot,
-} from '../db/rows';
+import { CohortRow, CourseRow, CourseStepRow, SessionRow, type Accepted, type Cancelled, type CourseSnapshot } from '../db/rows';
 import { add, claim, hold } from '../db/write';
 import { once, onceOutside, type Desk, type Writing } from '../desk';
 import { knownId, Refusal } from '../errors';
-import { handoversOf } from './hands';
-import { logsOf, type LoggedClass } from './logs';
 
 export interface Course {
   readonly id: string;
@@ -299,69 +287,4 @@ export async function addStep(at: Writing<Staff>, courseId: string, step: Course
 export async function lastStep(desk: Desk<Actor>, courseId: string): Promise<CourseStep | null> {
   const [last] = await readRows(desk, CourseStepRow, { course: knownId(courseId) }, { orderBy: { id: 'desc' }, limit: 1 });
   return last ?? null;
-}
-
-/** A published version of a plan. */
-export interface Plan {
-  readonly id: string;
-  readonly session: string;
-  readonly number: number;
-  readonly blocks: readonly NamedBlock[];
-  readonly changes: readonly (PlanChange | string)[];
-  readonly purpose: string;
-  readonly note: string;
-  /** Why it was published though something stood against it. */
-  readonly reason: string;
-  /** In whose hands it is. */
-  readonly teacher: string;
-  readonly publishedAt: Date;
-}
-
-/** Publishes the next version of a session that was seen at a version. @returns its number, and the session's version now */
-export async function addPlan(
-  at: Writing<Staff>,
-  { id, published, version }: Pick<Session, 'id' | 'published' | 'version'>,
-  plan: Pick<Plan, 'blocks' | 'changes' | 'teacher' | 'purpose' | 'note'> & Partial<Pick<Plan, 'reason'>>,
-): Promise<{ readonly number: number; readonly version: number }> {
-  const number = published + 1;
-  const now = await claim(at, SessionRow, id, version, { published: number });
-  await add(at, PlanRow, { id: at.newId(), session: id, number, reason: '', ...plan, publishedBy: at.who.id, publishedAt: at.now });
-  return { number, version: now };
-}
-
-export async function addAcknowledgement(at: Writing<Staff>, plan: string): Promise<void> {
-  await add(at, AcknowledgementRow, { id: at.newId(), plan, staff: at.who.id, at: at.now });
-}
-
-/** What has happened to sessions since they were planned. */
-export interface Progress {
-  readonly plan: Plan | null;
-  readonly versions: readonly Plan[];
-  /** Whom it was handed to last, with or without a plan; null where it was to nobody. */
-  readonly handedTo: string | null;
-  readonly acknowledgedAt: Date | null;
-  /** The logs of the class, taken together. */
-  readonly log: LoggedClass | null;
-}
-
-/** Plans, acknowledgements and logs of sessions, by session. The plan is the latest version. */
-export async function progressOf(desk: Desk<Actor>, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
-  const published = readRows(desk, PlanRow, { session: [...sessions] }, { orderBy: { number: 'asc' } });
-  const read = published.then((all) => readRows(desk, AcknowledgementRow, { plan: all.map(({ id }) => id) }, { orderBy: { at: 'asc' } }));
-  const [plans, acknowledgements, logs, handed] = await Promise.all([published, read, logsOf(desk, sessions), handoversOf(desk, sessions)]);
-  return new Map(
-    sessions.map((id): [string, Progress] => {
-      const versions = plans.filter((plan) => plan.session === id);
-      const newest = versions.at(-1) ?? null;
-      const handover = handed.findLast((one) => one.session === id && (!newest || one.madeAt >= newest.publishedAt));
-      const plan = newest && handover ? { ...newest, teacher: handover.teacher } : newest;
-      const since = handover?.madeAt ?? new Date(0);
-      const acknowledged =
-        plan && acknowledgements.findLast((one) => one.plan === plan.id && one.staff === plan.teacher && new Date(one.at) >= since);
-      return [
-        id,
-        { plan, versions, handedTo: plan?.teacher ?? handover?.teacher ?? null, acknowledgedAt: acknowledged?.at ?? null, log: logs.get(id) ?? null },
-      ];
-    }),
-  );
 }

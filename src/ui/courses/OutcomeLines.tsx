@@ -43,11 +43,14 @@ export function OutcomeLines({ outcome, folded = false }: Props) {
       {againLines(outcome).map((line) => (
         <p key={line}>{line}</p>
       ))}
-      {unplaced.map((text) => (
-        <p key={text} className="small soft">
-          {text}
-        </p>
-      ))}
+      {/* Beside other ways, what has no place in any of them is no difference. */}
+      {unplaced
+        .filter((one) => one.fresh || !folded)
+        .map(({ text }) => (
+          <p key={text} className="small soft">
+            {text}
+          </p>
+        ))}
       {classes.length > 0 &&
         (folded ? (
           <Fold plain title={count}>

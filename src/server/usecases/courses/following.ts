@@ -2,7 +2,8 @@ import { isDeepStrictEqual } from 'node:util';
 import type { IsoDate } from '@/core/units';
 import type { Staff } from '../../auth/actors';
 import { afresh, type Desk, type Writing } from '../../desk';
-import { course, progressOf, type Session } from '../../repositories/courses';
+import { course, type Session } from '../../repositories/courses';
+import { progressOf } from '../../repositories/plans';
 import { issue, lookedAt } from '../plans/publishPlan';
 
 /** Whether published classes stay as they are when their course changes, or change with it and go out again. */

@@ -13,12 +13,12 @@ import {
   changeClass,
   changeFacts,
   course,
-  progressOf,
   sessionsOf,
   type Course,
   type Seen,
   type Session,
 } from '../../repositories/courses';
+import { progressOf } from '../../repositories/plans';
 import { closures } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { draftAndKeep } from './draftCourse';

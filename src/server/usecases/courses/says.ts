@@ -3,7 +3,8 @@ import type { FirstBreath } from '@/core/teach';
 import type { Planning } from '@/core/course';
 import { techniquesIn } from '@/core/plan';
 import type { StepSaid } from '@/views/course';
-import type { Progress, Session } from '../../repositories/courses';
+import type { Session } from '../../repositories/courses';
+import type { Progress } from '../../repositories/plans';
 
 /** What the last logged class says of each technique in it that is still to come. */
 export function saidBy(sessions: readonly Session[], planning: Planning, people: number, progress: ReadonlyMap<string, Progress>): StepSaid[] {

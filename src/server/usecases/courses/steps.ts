@@ -15,7 +15,6 @@ import {
   course,
   holdCourse,
   lastStep,
-  progressOf,
   snapshotOf,
   type ClassFacts,
   type Course,
@@ -24,6 +23,7 @@ import {
   type CourseStep,
   type Session,
 } from '../../repositories/courses';
+import { progressOf } from '../../repositories/plans';
 import { houseOf } from '../setting';
 import { followed } from './following';
 import { askAgain, tellCancelled, tellHeldAfterAll } from './telling';

@@ -1,7 +1,8 @@
 import { dayText } from '@/core/units';
 import type { Staff } from '../../auth/actors';
 import { afresh, type Writing } from '../../desk';
-import { addPlan, progressOf, type ClassFacts, type Course, type Session } from '../../repositories/courses';
+import { type ClassFacts, type Course, type Session } from '../../repositories/courses';
+import { addPlan, progressOf } from '../../repositories/plans';
 import { addMail } from '../../repositories/mails';
 import { staff } from '../../repositories/staff';
 

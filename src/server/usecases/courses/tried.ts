@@ -5,7 +5,8 @@ import { dayText } from '@/core/units';
 import type { Outcome } from '@/views/course';
 import type { Staff } from '../../auth/actors';
 import { afresh, inOne, type Desk, type Writing } from '../../desk';
-import { course, progressOf, sessionsOf } from '../../repositories/courses';
+import { course, sessionsOf } from '../../repositories/courses';
+import { progressOf } from '../../repositories/plans';
 import { staffNames } from '../../repositories/staff';
 import { settingOf } from '../setting';
 import { aroundOf } from './around';
@@ -95,7 +96,7 @@ function outcomeOf(before: Standing, after: Standing): Outcome {
         .filter(({ technique }) => !after.goals.some((one) => one.technique === technique))
         .map(({ name, at }) => ({ name, was: at, now: null, asked: false })),
     ],
-    unplaced: after.unplaced,
+    unplaced: after.unplaced.map((text) => ({ text, fresh: !before.unplaced.includes(text) })),
     wrong: { was: before.wrong.length, now: after.wrong.length, fresh: after.wrong.filter((text) => !before.wrong.includes(text)).slice(0, TOLD) },
     published: before.published.map(({ date }) => date),
     again: after.published.flatMap((now) => {

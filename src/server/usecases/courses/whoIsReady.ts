@@ -4,7 +4,8 @@ import { techniquesIn } from '@/core/plan';
 import { isForHome } from '@/core/techniques';
 import { daysBetween, type IsoDate } from '@/core/units';
 import type { BehindLine, ReadyLine } from '@/views/course';
-import type { Progress, Session } from '../../repositories/courses';
+import type { Session } from '../../repositories/courses';
+import type { Progress } from '../../repositories/plans';
 
 /** Attendance where nothing is known of it, and how many classes of a cohort, or of a person, that is worth. */
 const USUAL = 0.8;

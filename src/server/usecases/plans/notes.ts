@@ -6,7 +6,8 @@ import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import { inOne, type Desk } from '../../desk';
 import { Refusal } from '../../errors';
-import { course, progressOf, session as sessionById } from '../../repositories/courses';
+import { course, session as sessionById } from '../../repositories/courses';
+import { progressOf } from '../../repositories/plans';
 import { addNote, markNotesRead, notesOf, unreadNotes } from '../../repositories/notes';
 import { staffNames } from '../../repositories/staff';
 

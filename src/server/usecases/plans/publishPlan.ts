@@ -1,6 +1,6 @@
 import { aboutCourse, checkCourse, checkKey, checkText, publishes, type Check, type Planning } from '@/core/course';
 import type { Library } from '@/core/library';
-import { changesBetween, named, voiceChanges } from '@/core/plan';
+import { changesBetween, named, saidAgain, voiceChanges } from '@/core/plan';
 import { isAway, lacking } from '@/core/staff';
 import { dayText } from '@/core/units';
 import { publishForm, publishManyForm } from '@/forms';
@@ -11,21 +11,11 @@ import { checked } from '../../checked';
 import { onceOnly } from '../../db/write';
 import type { Desk, Writing } from '../../desk';
 import { invalid, Refusal } from '../../errors';
-import {
-  addPlan,
-  course,
-  progressOf,
-  seenAt,
-  session as sessionById,
-  sessionsOf,
-  type Course,
-  type Progress,
-  type Session,
-} from '../../repositories/courses';
+import { course, seenAt, session as sessionById, sessionsOf, type Course, type Session } from '../../repositories/courses';
+import { addPlan, progressOf, type Progress } from '../../repositories/plans';
 import { aways, teacher, teachers, type StaffMember } from '../../repositories/staff';
 import { tellTeacher } from '../courses/telling';
 import { settingOf } from '../setting';
-import { changeLines } from './lines';
 
 /**
  * Freezes a session's blocks as the next version and hands it to a teacher. What is the director's to judge (order, too soon, hour,
@@ -122,7 +112,7 @@ export function voiced(
   plan: Progress['plan'],
 ): Session {
   if (session.purpose !== '') return session;
-  if (plan && changesBetween(plan.blocks, session.blocks, planning.basis).length === 0) return { ...session, purpose: plan.purpose };
+  if (plan && changesBetween(plan.blocks, session.blocks, planning.basis).length === 0) return saidAgain(session, plan);
   return { ...session, purpose: aboutCourse(reached, found.goals, planning, found.arc).purposes.get(session.id) ?? '' };
 }
 
@@ -173,8 +163,8 @@ export async function publish(
   const changes = before ? [...voiceChanges(before, session), ...changesBetween(before.blocks, session.blocks, basis)] : [];
   if (before && changes.length === 0 && before.teacher === to.id) return { number: before.number, version: session.version };
   const { purpose, note } = session;
-  const when = `${dayText(session.date)}, ${session.start}`;
-  const again = before?.teacher === to.id;
-  tellTeacher(at, to.id, { course, news: again ? 'changed' : 'to read', line: again ? `${when}: ${changeLines(changes).join('; ')}` : when });
+  // What changed stands in the plan, and is read there: a note may be about somebody, and a letter lies about.
+  const news = before?.teacher === to.id ? 'changed' : 'to read';
+  tellTeacher(at, to.id, { course, news, line: `${dayText(session.date)}, ${session.start}` });
   return addPlan(at, session, { blocks: named(session.blocks, basis), changes, teacher: to.id, purpose, note, reason });
 }

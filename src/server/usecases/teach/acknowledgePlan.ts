@@ -3,7 +3,8 @@ import { authorise } from '../../auth/permissions';
 import { checked } from '../../checked';
 import { inOne, type Desk } from '../../desk';
 import { Refusal } from '../../errors';
-import { addAcknowledgement, holdSession, progressOf, session as sessionById } from '../../repositories/courses';
+import { holdSession, session as sessionById } from '../../repositories/courses';
+import { addAcknowledgement, progressOf } from '../../repositories/plans';
 import { stricterSince } from './stricterSince';
 
 /** The teacher has read the plan. Saying it twice changes nothing, unless instructions became stricter in between; saying it of an older version is refused. */

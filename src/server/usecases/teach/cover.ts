@@ -12,17 +12,8 @@ import { onceOnly } from '../../db/write';
 import { afresh, type Desk, type Writing } from '../../desk';
 import { invalid, knownId, Refusal } from '../../errors';
 import { cohortItself } from '../../repositories/cohorts';
-import {
-  changeClass,
-  course,
-  courses,
-  progressOf,
-  session as sessionById,
-  sessionsOf,
-  type Course,
-  type Progress,
-  type Session,
-} from '../../repositories/courses';
+import { changeClass, course, courses, session as sessionById, sessionsOf, type Course, type Session } from '../../repositories/courses';
+import { progressOf, type Progress } from '../../repositories/plans';
 import { addHandover } from '../../repositories/hands';
 import { taughtBy } from '../../repositories/logs';
 import { addMail } from '../../repositories/mails';

@@ -1,5 +1,5 @@
 import { newSince } from '@/core/course';
-import { blockName, changesBetween, techniquesIn, voiceChanges } from '@/core/plan';
+import { blockName, changesBetween, saidAgain, techniquesIn, voiceChanges } from '@/core/plan';
 import { isAway } from '@/core/staff';
 import { addDays, isIsoDate, isoDate, mondayOf, type IsoDate } from '@/core/units';
 import type { WeekView } from '@/views/week';
@@ -7,7 +7,8 @@ import { authorise, may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
 import { untilChanged } from '../../untilChanged';
 import { cohorts } from '../../repositories/cohorts';
-import { courses, progressOf, weekOfSessions } from '../../repositories/courses';
+import { courses, weekOfSessions } from '../../repositories/courses';
+import { progressOf } from '../../repositories/plans';
 import { unreadNotes } from '../../repositories/notes';
 import { aways, staffToday } from '../../repositories/staff';
 import { conventions } from '../../repositories/studio';
@@ -78,7 +79,9 @@ async function weekNow(desk: Desk, monday: IsoDate, withFresh: boolean): Promise
         state: stateOf(session, again ? { ...at, acknowledgedAt: null } : at, desk.today),
         number: at.plan?.number ?? null,
         changed:
-          ahead && at.plan !== null && [...voiceChanges(at.plan, session), ...changesBetween(at.plan.blocks, session.blocks, house)].length > 0,
+          ahead &&
+          at.plan !== null &&
+          [...voiceChanges(at.plan, saidAgain(session, at.plan)), ...changesBetween(at.plan.blocks, session.blocks, house)].length > 0,
         again: again && at.acknowledgedAt !== null,
         logged: loggedText(at),
         cancelled: session.cancelled?.reason ?? null,
