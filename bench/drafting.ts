@@ -114,6 +114,7 @@ function measureChecks(): void {
     tempo: 1000,
     guards: GUARDS,
     settled: true,
+    comers: [],
     missedBetween: () => 0,
     taught: SHIPPED_LIBRARY.technique,
     tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 1, watch: 0, near: 0 }),

@@ -134,7 +134,7 @@ async function cohort(
   return id;
 }
 
-const goal = (technique: string, over: { readonly pattern?: string; readonly dose?: string } = {}) => {
+const goal = (technique: string, over: { readonly pattern?: string; readonly dose?: string; readonly ready?: number } = {}) => {
   const { pattern, dose } = SHIPPED_LIBRARY.technique(technique);
   return { technique, pattern, dose, practise: 2, ...over };
 };
@@ -232,7 +232,12 @@ async function choirCourse(today: IsoDate, cohortId: string, teacher: string, de
   const { id } = await createCourse(desk, {
     ...form,
     once: newId(),
-    goals: [goal('longer-5-6', { dose: '7 min' }), goal('4-7-8'), goal('hissing'), goal('pumps-27')],
+    goals: [
+      goal('longer-5-6', { dose: '7 min', ready: 80 }),
+      goal('4-7-8', { ready: 80 }),
+      goal('hissing', { ready: 80 }),
+      goal('pumps-27', { ready: 80 }),
+    ],
   });
   await draftCourse(desk, { course: id, version: 1, seen: await seenOf(desk, id) });
 }

@@ -57,6 +57,15 @@ export const courseForm = object({
           .typeError('Minutes are a number.')
           .min(FORM_LIMITS.stepMinutes.least, `At least ${FORM_LIMITS.stepMinutes.least} minutes.`)
           .max(FORM_LIMITS.stepMinutes.most, `At most ${FORM_LIMITS.stepMinutes.most} minutes.`),
+        /** Percent of the people who are to be ready for it; empty where it is not asked. */
+        ready: number()
+          .nullable()
+          .default(null)
+          .transform((value: unknown, original: unknown) => (original === '' ? null : value))
+          .typeError('Percent are a number.')
+          .integer('Whole percent.')
+          .min(1, 'At least 1 %, or nothing.')
+          .max(100, 'At most 100 %.'),
       }),
     )
     .min(1, 'Choose at least one goal.')

@@ -179,6 +179,10 @@ export interface ReadyLine {
   readonly goal: boolean;
   /** How often a goal is to be practised. */
   readonly practise: number;
+  /** By their places: the classes in which a goal stands as it is asked for, and in time. */
+  readonly asAsked: readonly number[];
+  /** The share of them that is asked for, in percent. */
+  readonly share: number | null;
   readonly people: number;
   readonly expected: number;
   /** How many will have come to the classes it needs, whatever they were ready for in them; never fewer. */

@@ -72,5 +72,7 @@ export function lackText({ requirement, at, technique }: Broken, name: (id: stri
       return `Nothing is new or longer in three classes, up to class ${at}.`;
     case 'gather':
       return `${it} is not in the last class.`;
+    case 'ready':
+      return `Fewer of them will be ready for ${it} than are asked for.`;
   }
 }

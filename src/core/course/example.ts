@@ -15,6 +15,7 @@ export function planning(over: Partial<Planning> = {}): Planning {
     tally: () => ({ people: 10, leaveOut: 0, askFirst: 0, adapt: 0, watch: 0, near: 0 }),
     settled: true,
     guards: GUARDS,
+    comers: [],
     missedBetween: () => 0,
     qualified: () => 'own',
     ...over,

@@ -25,6 +25,7 @@ export function planningOf({
   settled = false,
   guards = GUARDS,
   missed = [],
+  comers = [],
 }: CourseProblem): Planning {
   const library = libraryOf(own);
   const brought = <T>(found: T | undefined, what: string): T => {
@@ -53,6 +54,7 @@ export function planningOf({
     tally: (block, date) => brought(tallies[tallyKey(block, date)] ?? alike(block, date), `who may do ${tallyKey(block, date)}`),
     settled,
     guards,
+    comers,
     missedBetween: (from, until) => longestRun(sessions, missed, from, until),
     qualified: (family, date) => {
       const able = staff.filter(({ qualifications }) => isQualified(qualifications, family, date));

@@ -3,6 +3,7 @@ import { techniquesIn, type TechniqueBlock } from '../plan';
 import { lengthOf, STANDS_COST, type ArcCase, type ArcFile, type ArcGoal, type Held, type Practice } from './arc';
 import { asGrown, asStepped, isInAnotherMeasure } from './doses';
 import { ARC_FRAME, BREATH_SHARES } from './hour';
+import { alike } from './coming';
 import { problemOf } from './toDraft';
 import type { Arc, CourseSession, Goal, Planning } from './types';
 
@@ -54,6 +55,7 @@ export function arcProblemOf(sessions: readonly CourseSession[], goals: readonly
       v: goal.v,
       r: goal.r,
       by: goal.by,
+      ...(of.ready ? { ready: of.ready / 100 } : {}),
       // A lighter class is less than what is asked for.
       dose: wanted ?? dose.low,
       steps: steps.slice(1 - below.get(goal.v)!).map((step) => {
@@ -90,7 +92,14 @@ export function arcProblemOf(sessions: readonly CourseSession[], goals: readonly
         }),
     costs: STANDS_COST[inHand ?? 'open'],
   }));
-  const arcCase: ArcCase = { ...one, best: undefined, goals: asked, fixed, ...(stands.some(({ held }) => held.length > 0) ? { stands } : {}) };
+  const arcCase: ArcCase = {
+    ...one,
+    best: undefined,
+    goals: asked,
+    fixed,
+    people: alike(sessions, planning.comers),
+    ...(stands.some(({ held }) => held.length > 0) ? { stands } : {}),
+  };
   return {
     file: arcFile,
     one: arcCase,

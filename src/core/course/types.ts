@@ -36,6 +36,16 @@ export interface Goal {
   readonly everyDays?: number | null;
   /** The most minutes it grows by at once, where that is to be less than the guard allows. */
   readonly stepMinutes?: number | null;
+  /** The share of the people, in percent, that is to be ready for it: each having practised it so often, with all that it stands on. */
+  readonly ready?: number | null;
+}
+
+/** How somebody comes to the classes of a course, without who they are. */
+export interface Comer {
+  /** Their chance of coming to a class of which nothing is known yet. */
+  readonly rate: number;
+  /** Classes that were logged, and whether they came. */
+  readonly came: Readonly<Record<string, boolean>>;
 }
 
 /** How a course is built: when new things come, and how much of the hour is breathing. */
@@ -99,6 +109,8 @@ export interface CourseProblem {
   readonly guards?: Guards;
   /** Days of classes that fell out. */
   readonly missed?: readonly IsoDate[];
+  /** How the people come; nothing of who will be ready is asked where nobody is known. */
+  readonly comers?: readonly Comer[];
 }
 
 /** Somebody who may teach, and what. */
@@ -125,6 +137,7 @@ export interface Planning {
   readonly tally: (block: Asked, date: IsoDate) => Tally;
   readonly settled: boolean;
   readonly guards: Guards;
+  readonly comers: readonly Comer[];
   /** How many classes in a row fell out between two days, at most. */
   readonly missedBetween: (from: IsoDate, until: IsoDate) => number;
   /** Who is qualified for a family on a date: the course's own teacher, others by name, or nobody. */

@@ -32,6 +32,7 @@ export interface TravellingGoal {
   readonly practise: number;
   readonly everyDays?: number;
   readonly stepMinutes?: number;
+  readonly ready?: number;
 }
 
 /** What makes of a course's classes the days of a series. */
@@ -264,7 +265,7 @@ function seriesOf(value: unknown, days: number, reading: Reading): TravellingSer
 }
 
 function goalOf(raw: Raw, reading: Reading): TravellingGoal {
-  const { everyDays, stepMinutes } = raw;
+  const { everyDays, stepMinutes, ready } = raw;
   return {
     technique: reading.technique(raw.technique),
     pattern: reading.pattern(raw.pattern),
@@ -272,6 +273,7 @@ function goalOf(raw: Raw, reading: Reading): TravellingGoal {
     practise: reading.number(raw.practise, 'How often a goal is practised', 1, 20),
     ...(typeof everyDays === 'number' ? { everyDays: reading.number(everyDays, 'Days between steps', 1, 60) } : {}),
     ...(typeof stepMinutes === 'number' ? { stepMinutes: reading.number(stepMinutes, 'Minutes of a step', 0.25, 30) } : {}),
+    ...(typeof ready === 'number' ? { ready: reading.number(ready, 'Percent who are to be ready', 1, 100) } : {}),
   };
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bestReview, howMany, readiness, type ForecastCourse } from '.';
+import { asGoal, bestReview, counting, howMany, readiness, readinessOf, type ForecastCourse } from '.';
 import type { Edge } from '../ladder';
 import { addDays, isoDate } from '../units';
 
@@ -75,4 +75,64 @@ test('how many of a group, with the range of four cases in five', () => {
   const ten = howMany(Array.from({ length: 10 }, () => 0.5));
   expect(ten).toEqual({ expected: 5, low: 3, high: 7 });
   expect(howMany([])).toEqual({ expected: 0, low: 0, high: 0 });
+});
+
+test('who is known to have come or not, by class, counts as that', () => {
+  const all = course(['a', 'a', 'a', 'v'], [edge('v', 'a', 2)]);
+  expect(readinessOf(all, 'v', 3, [0.5, [1, 0, 0.5, 1], [1, 1, 0.5, 0], [0, 0, 1, 1]])).toEqual([0.5, 0.5, 1, 0]);
+});
+
+test('a goal counts where it stands as it is asked for, for whoever was ready for its technique', () => {
+  const all = course(['a', 'a', 'v', 'v', 'v'], [edge('v', 'a', 2)]);
+  const ready = (asked: readonly number[], practise: number) => {
+    const { course: of, goal } = asGoal(all, { technique: 'v', practise, meets: (at) => asked.includes(at) });
+    return readiness(of, goal, 5, 0.5);
+  };
+  // Both of the first two, and of the last two at least one, or both.
+  expect([ready([3, 4], 1), ready([3, 4], 2), ready([2, 3, 4], 1), ready([], 1)]).toEqual([0.1875, 0.0625, 0.21875, 0]);
+});
+
+test('asked again and again it comes out the same as asked once', () => {
+  const edges = [edge('b', 'a', 2), edge('c', 'a', 1), edge('v', 'b', 1), edge('v', 'c', 2)];
+  const someClass = fc.subarray(['a', 'b', 'c', 'v']).map((ids) => ids.join(' '));
+  const someRate = fc.constantFrom(0, 0.3, 0.8, 1);
+  const ids = ['a', 'b', 'c', 'v'];
+  const needs = (id: string) => edges.filter(({ to }) => to === id).map((one) => [ids.indexOf(one.needs), one.sessions] as const);
+  const most = { a: 2, b: 1, c: 2, v: 0 };
+  fc.assert(
+    fc.property(
+      fc.array(fc.array(someClass, { minLength: 7, maxLength: 7 }), { minLength: 1, maxLength: 4 }),
+      fc.array(fc.array(someRate, { minLength: 7, maxLength: 7 }), { minLength: 1, maxLength: 3 }),
+      fc.integer({ min: 1, max: 3 }),
+      (courses, people, practise) => {
+        const counted = [...ids.map((id) => ({ needs: needs(id), most: most[id as keyof typeof most] })), { needs: needs('v'), most: practise }];
+        const asked = counting(
+          counted,
+          people.map((comes, at) => ({ people: at + 1, comes })),
+        );
+        for (const classes of courses) {
+          const all = course(classes, edges);
+          const { course: of, goal } = asGoal(all, { technique: 'v', practise, meets: () => true });
+          const once = readinessOf(of, goal, 7, people).reduce((sum, chance, at) => sum + chance * (at + 1), 0);
+          const marks = Float64Array.from(all.classes, ({ techniques }) =>
+            techniques.reduce((sum, id) => sum + 2 ** ids.indexOf(id) + (id === 'v' ? 2 ** ids.length : 0), 0),
+          );
+          expect(asked.expected(marks)).toBeCloseTo(once, 10);
+        }
+      },
+    ),
+    { numRuns: 200 },
+  );
+  expect(() =>
+    counting(
+      Array.from({ length: 53 }, () => ({ needs: [], most: 1 })),
+      [],
+    ),
+  ).toThrow(RangeError);
+  expect(
+    counting(
+      Array.from({ length: 52 }, () => ({ needs: [], most: 0 })),
+      [{ people: 1, comes: [1] }],
+    ).expected(Float64Array.of(0)),
+  ).toBe(1);
 });

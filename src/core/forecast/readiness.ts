@@ -14,6 +14,11 @@ export interface Course {
   readonly already: ReadonlySet<string>;
 }
 
+/** How likely somebody comes: always alike, or by class; 1 and 0 where it is known that they came or did not. */
+export type Coming = number | readonly number[];
+
+const comesTo = (coming: Coming, at: number): number => (typeof coming === 'number' ? coming : coming[at]);
+
 /** What a technique stands on that is not practised already, itself last. */
 function standsOn({ edges, already }: Course, technique: string): string[] {
   const found = new Set<string>();
@@ -38,8 +43,8 @@ export function readiness(course: Course, technique: string, at: number, p: numb
   return readinessOf(course, technique, at, [p])[0];
 }
 
-/** The same for several chances of coming at once: which counts can come about does not hang on them. */
-export function readinessOf(course: Course, technique: string, at: number, chances: readonly number[]): number[] {
+/** The same for several people at once, each coming as they come: which counts can come about does not hang on them. */
+export function readinessOf(course: Course, technique: string, at: number, chances: readonly Coming[]): number[] {
   const { classes, edges, already } = course;
   const below = standsOn(course, technique);
   const index = new Map(below.map((id, place) => [id, place]));
@@ -64,7 +69,7 @@ export function readinessOf(course: Course, technique: string, at: number, chanc
     const add = (counts: Uint8Array, chance: Float64Array, share: (p: number) => number) => {
       const key = keyOf(counts);
       const known = next.get(key)?.chance ?? new Float64Array(chances.length);
-      for (let who = 0; who < chances.length; who += 1) known[who] += chance[who] * share(chances[who]);
+      for (let who = 0; who < chances.length; who += 1) known[who] += chance[who] * share(comesTo(chances[who], now));
       next.set(key, { counts, chance: known });
     };
     for (const { counts, chance } of states.values()) {
@@ -133,7 +138,7 @@ export interface Review {
  * Where one review helps most: each class before the one that is asked about, and each thing it stands on, is tried.
  * @returns null where no review helps
  */
-export function bestReview(course: Course, technique: string, at: number, chances: readonly number[], open: (at: number) => boolean): Review | null {
+export function bestReview(course: Course, technique: string, at: number, chances: readonly Coming[], open: (at: number) => boolean): Review | null {
   const ready = (of: Course) => readinessOf(of, technique, at, chances).reduce((sum, each) => sum + each, 0);
   const now = ready(course);
   const below = standsOn(course, technique).filter((id) => id !== technique);

@@ -15,6 +15,7 @@ import { members, type OpenedMember } from '../repositories/screenings';
 import { seriesOfLive } from '../repositories/series';
 import { teachers } from '../repositories/staff';
 import { closures, conventions, type Conventions } from '../repositories/studio';
+import { comersOf } from './comers';
 
 /** How many weeks more than it has are looked at when a course cannot hold its goals. */
 const FURTHER_WEEKS = 16;
@@ -35,16 +36,17 @@ export interface Setting {
 }
 
 /** Sessions as they were reached: without what was left out, and marked where less was done than was planned. */
-async function asReached(desk: Desk<Actor>, sessions: readonly Session[]): Promise<Session[]> {
+async function asReached(desk: Desk<Actor>, sessions: readonly Session[]) {
   const past = sessions.filter(({ date, published }) => published > 0 && date <= desk.today).map(({ id }) => id);
   const logs = await logsOf(desk, past);
-  return sessions.map((session) => {
+  const reached = sessions.map((session): Session => {
     const log = logs.get(session.id);
     if (!log) return session;
     const left = new Set(log.blocks.filter(({ done }) => done === 'left out').map(({ block }) => block));
     const part = log.blocks.some(({ done }) => done === 'part');
     return { ...session, blocks: session.blocks.filter(({ id }) => !left.has(id)), ...(log.reached === 'less' || part ? { short: true } : {}) };
   });
+  return { reached, logs };
 }
 
 /** Everything the core asks about a course, gathered once; answers are opened here, and only numbers go on. */
@@ -54,7 +56,7 @@ export async function settingOf(
   sessions: readonly Session[],
 ): Promise<Setting> {
   const of = sessions[0]?.course;
-  const [group, people, studio, everyone, own, closed, missed, series, reached] = await Promise.all([
+  const [group, people, studio, everyone, own, closed, missed, series, { reached, logs }] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
     houseOf(desk, course.cohort),
@@ -114,6 +116,7 @@ export async function settingOf(
     settled: course.settled,
     guards,
     missed,
+    comers: comersOf(people, logs),
   };
   // What is only tried may stand on days on which nothing was asked yet.
   const asked = (block: Asked, date: IsoDate) => (tallies[tallyKey(block, date)] ??= tally(block, date));

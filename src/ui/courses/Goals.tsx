@@ -16,7 +16,7 @@ export interface Teachable {
 /** A goal as the studio teaches the technique. @example goalOf(techniques, '4-7-8') // 4:7:8, 4 rounds, in 2 classes */
 export function goalOf(techniques: readonly Teachable[], id: string): CourseInput['goals'][number] {
   const { pattern, dose } = techniques.find((technique) => technique.id === id) ?? techniques[0];
-  return { technique: id, pattern, dose, practise: 2, by: null, everyDays: null, stepMinutes: null };
+  return { technique: id, pattern, dose, practise: 2, by: null, everyDays: null, stepMinutes: null, ready: 80 };
 }
 
 /** Where a course should arrive. */
@@ -41,6 +41,7 @@ export function Goals<F extends Pick<CourseInput, 'goals'>>({ form: of, techniqu
           <Field form={form} name={`goals.${index}.pattern`} label="Pattern to reach" />
           <Field form={form} name={`goals.${index}.dose`} label="Dose to reach" />
           <Amount form={form} name={`goals.${index}.practise`} label="In classes" />
+          <Amount form={form} name={`goals.${index}.ready`} label="Ready, % of them" step={5} />
           <Day form={form} name={`goals.${index}.by`} label="By, if it matters" placeholder="any day" />
           <Button onClick={() => goals.remove(index)} aria-label={`Leave out goal ${index + 1}`} disabled={goals.fields.length === 1}>
             Leave out

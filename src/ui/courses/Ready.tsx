@@ -80,6 +80,12 @@ function Line({ line, busy, onReview }: { line: ReadyLine; busy: boolean; onRevi
       <strong>{line.name}</strong> {line.goal ? `as often as is asked, by ${dayText(line.date)}` : `on ${dayText(line.date)}`}:{' '}
       <span className="num">{expected}</span> of <span className="num">{line.people}</span>
       <span className="soft"> ({line.low === line.high ? line.low : `${line.low}–${line.high}`} in four cases of five)</span>
+      {line.goal && line.share !== null && (
+        <span className="small soft">
+          {' '}
+          Asked for: <span className="num">{line.share}</span> %.
+        </span>
+      )}
       {came > expected && (
         <span className="small soft">
           {' '}

@@ -53,7 +53,7 @@ export function RequestForm({ request, choices, begun }: Props) {
   };
   const initial = {
     ...request,
-    goals: request.goals.map((goal) => ({ by: null, everyDays: null, stepMinutes: null, ...goal })),
+    goals: request.goals.map((goal) => ({ by: null, everyDays: null, stepMinutes: null, ready: null, ...goal })),
     published: 'stay',
     then: 'draft',
   };

@@ -1,7 +1,8 @@
 import type { CourseView } from '@/views/course';
 import { headline } from './headline';
 
-const line = (name: string, expected: number, people = 14, goal = true) => ({ name, expected, people, goal }) as CourseView['ready'][number];
+const line = (name: string, expected: number, people = 14, goal = true, share: number | null = null) =>
+  ({ name, expected, people, goal, share }) as CourseView['ready'][number];
 const view = (over: {
   readonly unplaced?: readonly string[];
   readonly reached?: readonly (number | null)[];
@@ -30,11 +31,22 @@ test.each([
     'It has not started yet. Every goal is reached, the last in week 7. About 5 of 14 will be ready for 4:7:8.',
   ],
   ['four in five ready', { ready: [line('4:7:8', 11.2)] }, 'It has not started yet. Every goal is reached, the last in week 7.'],
+  [
+    'few ready beside what is not reached',
+    { reached: [7, null], ready: [line('4:7:8', 5)] },
+    'It has not started yet. About 5 of 14 will be ready for 4:7:8.',
+  ],
+  [
+    'fewer than asked',
+    { reached: [], ready: [line('4:7:8', 12.5, 14, true, 90)] },
+    'It has not started yet. About 13 of 14 will be ready for 4:7:8.',
+  ],
+  ['as many as asked', { reached: [], ready: [line('4:7:8', 7, 14, true, 50)] }, 'It has not started yet. Nothing is out of order.'],
   ['few ready for what is no goal', { ready: [line('4:7:8', 1, 14, false)] }, 'It has not started yet. Every goal is reached, the last in week 7.'],
   [
     'no place',
     { unplaced: ['x'], ready: [line('4:7:8', 5)] },
-    'It has not started yet. One goal has no place yet; nothing else is out of order. About 5 of 14 will be ready for 4:7:8.',
+    'It has not started yet. One goal has no place yet. About 5 of 14 will be ready for 4:7:8.',
   ],
   ['the worst first', { checks: [check('stop'), check('know')], ready: [line('4:7:8', 5)] }, 'It has not started yet. One thing wants mending.'],
   [

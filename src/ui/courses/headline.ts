@@ -20,7 +20,7 @@ function stateOf({ sessions, course, checks, ready }: Pick<CourseView, 'sessions
   const few = fewReady(ready);
   if (course.unplaced.length > 0)
     return [
-      `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet; nothing else is out of order.`,
+      `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet${few ? '' : '; nothing else is out of order'}.`,
       few,
     ]
       .filter(Boolean)
@@ -29,16 +29,20 @@ function stateOf({ sessions, course, checks, ready }: Pick<CourseView, 'sessions
   const reached =
     weeks.length > 0 && weeks.length === course.goals.length
       ? `${course.goals.length === 1 ? `${course.goals[0]} is reached` : 'Every goal is reached'}${course.goals.length === 1 ? '' : ', the last'} in week ${Math.max(...weeks)}.`
-      : 'Nothing is out of order.';
+      : few
+        ? null
+        : 'Nothing is out of order.';
   return [reached, few].filter(Boolean).join(' ');
 }
 
-/** A share of the people under which it is said before anything good. */
+/** A share of the people under which it is said before anything good, where none is asked for. */
 const MANY_READY = 0.8;
 
 /** Who will not be ready for a goal, where that is many of them. */
 function fewReady(ready: CourseView['ready']): string | null {
-  const few = ready.filter(({ goal, people, expected }) => goal && people > 0 && expected / people < MANY_READY - 1e-9);
+  const few = ready.filter(
+    ({ goal, people, expected, share }) => goal && people > 0 && expected / people < (share === null ? MANY_READY : share / 100) - 1e-9,
+  );
   if (few.length === 0) return null;
   const worst = few.reduce((least, one) => (one.expected / one.people < least.expected / least.people ? one : least));
   const others = few.filter((one) => one !== worst).map(({ name }) => name);

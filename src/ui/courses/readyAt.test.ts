@@ -10,7 +10,7 @@ const sessions = Array.from({ length: 6 }, (_, index) => ({
 })) as unknown as CourseView['sessions'];
 const view = { sessions, already: ['natural', 'belly', 'deepened'] };
 const line = (over: Partial<ReadyLine>) =>
-  ({ technique: 'equal-4-4-4', date: sessions[5].date, goal: false, practise: 0, people: 10, ...over }) as ReadyLine;
+  ({ technique: 'equal-4-4-4', date: sessions[5].date, goal: false, practise: 0, asAsked: [], people: 10, ...over }) as ReadyLine;
 
 test('four classes needed of five held: nobody at none, all at all, and at four in five seven of ten', () => {
   const at = (rate: number) => readyAt(view, SHIPPED_LIBRARY, line({}), rate);
@@ -19,7 +19,10 @@ test('four classes needed of five held: nobody at none, all at all, and at four 
 });
 
 test('a goal is a thing that needs its technique as often as is asked', () => {
-  const at = (practise: number) => readyAt(view, SHIPPED_LIBRARY, line({ technique: 'equal-4-4', goal: true, practise }), 0.8).expected;
+  const at = (practise: number, asAsked = [0, 1, 2, 3, 4]) =>
+    readyAt(view, SHIPPED_LIBRARY, line({ technique: 'equal-4-4', goal: true, practise, asAsked }), 0.8).expected;
   expect(at(5)).toBeCloseTo(10 * 0.8 ** 5, 9);
   expect([at(1) > at(2), at(6)]).toEqual([true, 0]);
+  // Only where it stands as it is asked for.
+  expect(at(2, [3, 4])).toBeCloseTo(10 * 0.8 ** 2, 9);
 });

@@ -1,4 +1,4 @@
-import { howMany, readiness, type HowMany } from '@/core/forecast';
+import { asGoal, howMany, readiness, type HowMany } from '@/core/forecast';
 import type { Library } from '@/core/library';
 import type { CourseView, ReadyLine } from '@/views/course';
 
@@ -9,10 +9,16 @@ import type { CourseView, ReadyLine } from '@/views/course';
  */
 export function readyAt({ sessions, already }: Pick<CourseView, 'sessions' | 'already'>, library: Library, line: ReadyLine, rate: number): HowMany {
   const classes = sessions.map(({ date, techniques }) => ({ date, techniques: [...new Set(techniques.map(({ technique }) => technique))] }));
-  const goal = `goal ${line.technique}`;
-  const edges = line.goal ? [...library.edges, { needs: line.technique, to: goal, sessions: line.practise, days: 0 }] : library.edges;
-  const course = { classes, edges, already: new Set(already) };
-  const at = line.goal ? classes.length : classes.findIndex(({ date }) => date === line.date);
-  const chance = readiness(course, line.goal ? goal : line.technique, at, rate);
+  const course = { classes, edges: library.edges, already: new Set(already) };
+  const { technique, practise, asAsked } = line;
+  const asked = asGoal(course, { technique, practise, meets: (at) => asAsked.includes(at) });
+  const chance = line.goal
+    ? readiness(asked.course, asked.goal, classes.length, rate)
+    : readiness(
+        course,
+        technique,
+        classes.findIndex(({ date }) => date === line.date),
+        rate,
+      );
   return howMany(Array.from({ length: line.people }, () => chance));
 }

@@ -1,5 +1,6 @@
 import { GROWS_AFTER_DAYS, lengthOf, measureOf, mostAtFirst, mostGrowth, type ArcCase, type ArcFile } from './cases';
 import { ARC_LIMITS, evenly, PRICE, WEIGHT } from './limits';
+import { mostReady, peopleOf, tenthsShort } from './ready';
 import { frameOf, shareOf, type Request } from './request';
 
 /**
@@ -46,6 +47,10 @@ export function leastOf(
     const target = Math.round(shareOf(one.breath ?? file.breath, at, S) * minutes);
     j += WEIGHT.breath * Math.max(0, Math.floor(target - breathing - ARC_LIMITS.breathOff * minutes + EPSILON));
   }
+  one.goals.forEach(({ ready }, goal) => {
+    if (ready !== undefined && kept[goal] && peopleOf(one) > 0)
+      q += PRICE.ready * tenthsShort(ready, mostReady(file, one, request, goal), peopleOf(one));
+  });
   if ((one.pace ?? file.pace ?? 'spread') === 'spread') j += WEIGHT.pace * leastPace(one, request, kept, beginable);
   return { Q: q, J: j };
 

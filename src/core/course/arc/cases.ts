@@ -1,3 +1,4 @@
+import type { Alike } from '../../forecast';
 import type { Case, CaseFile } from '../drafting';
 
 /** A request for a course worth teaching, as a plain file has it: see docs/arc.md. */
@@ -82,6 +83,8 @@ export interface ArcGoal {
   /** The units it is practised at, at least. */
   readonly dose?: number;
   readonly by?: string;
+  /** The share of the people who are to have practised it so often, each with all that it stands on. */
+  readonly ready?: number;
   /** The count steps above its first: n classes on the step below, d days since that began; open by class where it matters. */
   readonly steps?: readonly {
     readonly n: number;
@@ -100,6 +103,8 @@ export interface ArcCase extends Pick<Case, AsSoonest> {
   readonly fixed: readonly (readonly Held[] | null)[];
   readonly breath?: Breath;
   readonly pace?: Pace;
+  /** Who comes, those who come alike together: their chance of coming by class, 1 and 0 where it is known. */
+  readonly people?: readonly Alike[];
   /** What stands in open classes already, and what it costs to change each: nothing where a class is empty. */
   readonly stands?: readonly { readonly held: readonly Held[]; readonly costs: number }[];
   readonly best?: {

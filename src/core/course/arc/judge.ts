@@ -11,7 +11,7 @@ import {
   type ArcFile,
   type Practice,
 } from './cases';
-
+import { peopleOf, readyIn, tenthsShort } from './ready';
 import { ARC_LIMITS, evenly, PRICE, WEIGHT, type Part, type Requirement } from './limits';
 import { frameOf, requestOf, shareOf, type Request } from './request';
 
@@ -25,6 +25,8 @@ export interface Broken {
   /** Number of the class. */
   readonly at: number;
   readonly technique: string | null;
+  /** How often it is broken there, where that is more than once. */
+  readonly times?: number;
 }
 
 export interface Judged {
@@ -39,6 +41,8 @@ export interface Judged {
   readonly parts: Readonly<Record<Part, number>>;
   /** By class: minutes that are used when every part of the frame has all it may have. */
   readonly used: readonly number[];
+  /** By goal: how many people will be ready for it; null where nobody asked. */
+  readonly ready: readonly (number | null)[];
 }
 
 const EPSILON = 1e-9;
@@ -78,6 +82,7 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
   const newsBy: { id: string; at: number }[] = [];
   const reached: (number | null)[] = one.goals.map(() => null);
   const progress = one.goals.map(() => 0);
+  const met = one.goals.map(() => new Set<number>());
   const parts: Record<Part, number> = { pace: 0, load: 0, spacing: 0, breath: 0, unused: 0, repeat: 0 };
   const used: number[] = [];
   let [highest, still] = [0, 0];
@@ -170,10 +175,11 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
     for (const [id, step, ms] of held) {
       of(id).times.push(at);
       one.goals.forEach((goal, index) => {
-        if (goal.v !== id || reached[index] !== null || (goal.by !== undefined && one.dates[at] > goal.by)) return;
+        if (goal.v !== id || (goal.by !== undefined && one.dates[at] > goal.by)) return;
         if (step !== (goal.steps?.length ?? 0) || units(id, ms, step) < (goal.dose ?? 0)) return;
+        met[index].add(at);
         progress[index] += 1;
-        if (progress[index] >= goal.r) reached[index] = at + 1;
+        if (progress[index] === goal.r) reached[index] = at + 1;
       });
     }
     if (newHere) news.push(at);
@@ -255,6 +261,12 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
     const soon = at === last || again.some((time) => time <= at + ARC_LIMITS.backWithin);
     if (!soon || again.length < Math.min(ARC_LIMITS.backTimes, last - at)) breaks('back', at, id);
   }
+  const stood = one.dates.map((_, at) => new Set([...state].flatMap(([id, { times }]) => (times.includes(at) ? [id] : []))));
+  const ready = readyIn(file, one, request, stood, met);
+  one.goals.forEach(({ v, ready: share }, index) => {
+    const tenths = ready[index] === null || reached[index] === null ? 0 : tenthsShort(share!, ready[index], peopleOf(one));
+    if (tenths > 0) broken.push({ requirement: 'ready', at: S, technique: v, times: tenths });
+  });
   // Spacing: what is not outgrown comes back at growing gaps.
   for (const [id, { times }] of state) {
     const outgrown = Math.min(
@@ -286,9 +298,10 @@ export function judge(file: ArcFile, one: ArcCase, sessions: readonly (readonly 
     dropped: reached.filter((at) => at === null).length,
     reached,
     broken,
-    Q: broken.reduce((sum, { requirement }) => sum + PRICE[requirement], 0),
+    Q: broken.reduce((sum, { requirement, times = 1 }) => sum + times * PRICE[requirement], 0),
     J: (Object.keys(parts) as Part[]).reduce((sum, part) => sum + WEIGHT[part] * parts[part], 0),
     parts,
     used,
+    ready,
   };
 }

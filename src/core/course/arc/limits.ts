@@ -1,6 +1,6 @@
 /** What a course worth teaching has to be, and what each lack weighs. */
 
-export type Requirement = 'lastnew' | 'full' | 'main' | 'stays' | 'back' | 'stand' | 'linked' | 'same' | 'still' | 'gather';
+export type Requirement = 'lastnew' | 'full' | 'main' | 'stays' | 'back' | 'stand' | 'linked' | 'same' | 'still' | 'gather' | 'ready';
 export type Part = 'pace' | 'load' | 'spacing' | 'breath' | 'unused' | 'repeat';
 
 /** The price of breaking a requirement once, and what a unit of each part of the aim weighs: ARC, as given. */
@@ -15,6 +15,8 @@ export const PRICE: Readonly<Record<Requirement, number>> = {
   same: 2,
   still: 2,
   gather: 1,
+  // For each tenth of the people, begun, that is ready for a goal less than is asked for.
+  ready: 2,
 };
 export const WEIGHT: Readonly<Record<Part, number>> = { pace: 3, load: 2, spacing: 1, breath: 1, unused: 1, repeat: 1 };
 

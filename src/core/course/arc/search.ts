@@ -2,6 +2,7 @@ import { solve, type Solved } from '../drafting';
 import { atLowest, type ArcCase, type ArcFile, type Practice } from './cases';
 import type { Request } from './request';
 import { movesOf } from './moves';
+import { lacksOf, NOTHING_LACKS, type Lacking } from './ready';
 import { FIXED, GROWS, GROWS_BY_ONE, LIGHTER, STANDS, STEPS_UP } from './rows';
 import { Course } from './state';
 import { generator } from './tables';
@@ -81,9 +82,17 @@ export function look(
   let best: Omit<Found, 'sessions'> | null = null;
   let bestAt = course.copy();
   let [looked, told] = [0, -TOLD_EVERY];
-  const better = () => course.V < 1e-9 && (!best || (course.missing - best.missing || course.Q - best.Q || course.J - best.J) < 0);
+  const lacking = lacksOf(file, one, request, kept);
+  const lacksNow = (): Lacking => {
+    const found = lacking?.of(course, true) ?? NOTHING_LACKS;
+    lacking?.goOn(course);
+    return found;
+  };
+  let lacks = lacksNow();
+  const broken = () => course.Q + lacks.Q;
+  const better = () => course.V < 1e-9 && (!best || (course.missing - best.missing || broken() - best.Q || course.J - best.J) < 0);
   const keep = () => {
-    best = { missing: course.missing, Q: course.Q, J: course.J };
+    best = { missing: course.missing, Q: broken(), J: course.J };
     bestAt = course.copy();
     if (!onBetter || looked - told < TOLD_EVERY) return;
     told = looked;
@@ -98,35 +107,48 @@ export function look(
   // Who practises it already may be taken up where it is nearest to what is asked for.
   for (const { v, dose = 0 } of one.goals) {
     const t = index.get(v)!;
-    const lacking = Math.max(0, dose - file.techniques[v].dose.low);
+    const more = Math.max(0, dose - file.techniques[v].dose.low);
     const by = course.startBy(t);
-    course.begins(t, Math.min(course.startMost(t), Math.ceil(lacking / by) * by));
+    course.begins(t, Math.min(course.startMost(t), Math.ceil(more / by) * by));
   }
   course.work();
   if (course.cost < asItIs) {
     course.commit();
+    lacks = lacksNow();
     if (better()) keep();
   } else course.undo();
   if (course.openAt.length === 0) return found();
   const random = generator(SEED);
   const moves = movesOf(course, random);
   const run = (hot: number, count: number): boolean => {
-    let cost = course.cost;
+    lacks = lacksNow();
+    let cost = course.cost + course.price * lacks.near;
     const cooling = (COLD / hot) ** (1 / count);
     let heat = hot;
+    let drawn = -1;
+    const passes = (next: number): boolean => {
+      if (next <= cost) return true;
+      if (drawn < 0) drawn = random();
+      return drawn < Math.exp((cost - next) / heat);
+    };
     for (let i = 0; i < count; i += 1) {
       looked += 1;
       if (i % ASKED_EVERY === 0 && enough?.()) return false;
       heat *= cooling;
       if (!moves()) continue;
       course.work();
-      const next = course.cost;
-      if (next <= cost || random() < Math.exp((cost - next) / heat)) {
+      drawn = -1;
+      // Who will be ready is asked of what would be taken otherwise: it never makes a course better.
+      const would = passes(course.cost) ? (lacking?.of(course) ?? NOTHING_LACKS) : null;
+      const next = course.cost + course.price * (would?.near ?? 0);
+      if (would && passes(next)) {
+        lacking?.goOn(course);
         course.commit();
         cost = next;
+        lacks = would;
         if (better()) {
           keep();
-          if (course.missing === 0 && course.Q <= least.Q && course.J <= least.J) return false;
+          if (course.missing === 0 && broken() <= least.Q && course.J <= least.J) return false;
         }
       } else course.undo();
     }
@@ -146,6 +168,7 @@ export function look(
   // What stands is gone on from, and not melted; only where that keeps less than may be kept is it looked for anew as well.
   const soonest = course.copy();
   stand(course);
+  lacks = lacksNow();
   if (better()) keep();
   if (run(STOOD, Math.floor(looks * FIRST)) && (!best || isShort(best, least))) {
     course.become(soonest);

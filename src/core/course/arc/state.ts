@@ -141,6 +141,11 @@ export class Course extends Classes {
     else if (this.rowState[t] < 2) this.rowState[t] = 2;
   }
 
+  /** Whether the move that is tried changes anything of a technique. */
+  touched(t: number): boolean {
+    return this.rowSaved[t] === this.stamp;
+  }
+
   private saveRow(t: number): void {
     const { S, saved } = this;
     this.rowSaved[t] = this.stamp;

@@ -81,7 +81,10 @@ export async function compareRequest(desk: Desk, input: unknown): Promise<Reques
     settled ? 'A settled group' : 'Not said to be a settled group',
     `New things come ${paceText(arc.pace)}`,
     `Breath: ${breathText(arc.breath)}`,
-    ...goals.map((goal) => `Goal ${nameOf(goal.technique)}: ${goal.pattern}, ${goal.dose}, classes: ${goal.practise}`),
+    ...goals.map(
+      (goal) =>
+        `Goal ${nameOf(goal.technique)}: ${goal.pattern}, ${goal.dose}, classes: ${goal.practise}${goal.ready ? `, ${goal.ready} % of them ready` : ''}`,
+    ),
   ];
   const yours = new Set(inWords({ ...mine, goals: asGoals(mine.goals) }));
   const gone = mine.goals.filter(({ technique }) => !found.goals.some((goal) => goal.technique === technique));

@@ -42,11 +42,12 @@ export async function goalsOf(at: Desk, goals: readonly Goal[]): Promise<Goal[]>
 
 /** Goals of a form without what was left empty. */
 export function asGoals(goals: CourseInput['goals']): Goal[] {
-  return goals.map(({ by, everyDays, stepMinutes, ...goal }) => ({
+  return goals.map(({ by, everyDays, stepMinutes, ready, ...goal }) => ({
     ...goal,
     ...(by ? { by: isoDate(by) } : {}),
     ...(everyDays ? { everyDays } : {}),
     ...(stepMinutes ? { stepMinutes } : {}),
+    ...(ready ? { ready } : {}),
   }));
 }
 

@@ -1,5 +1,5 @@
-import type { Goal, Planning } from '@/core/course';
-import { bestReview, catchUp, howMany, readinessOf } from '@/core/forecast';
+import { comingOf, meets, type Goal, type Planning } from '@/core/course';
+import { asGoal, bestReview, catchUp, howMany, readinessOf, type ForecastCourse } from '@/core/forecast';
 import { techniquesIn } from '@/core/plan';
 import { isForHome } from '@/core/techniques';
 import { daysBetween, type IsoDate } from '@/core/units';
@@ -7,27 +7,10 @@ import type { BehindLine, ReadyLine } from '@/views/course';
 import type { Session } from '../../repositories/courses';
 import type { Progress } from '../../repositories/plans';
 
-/** Attendance where nothing is known of it, and how many classes of a cohort, or of a person, that is worth. */
-const USUAL = 0.8;
-const WORTH = { cohort: 10, person: 4 } as const;
 /** At least half as likely as not to lack something is worth a name. */
 const DOUBTFUL = 0.5;
 /** Those with the fewest ready are shown. */
 const SHOWN = 6;
-
-/** How likely each member comes, from the logs: their own record, with the cohort's as what is expected of them. */
-function chancesOf(members: readonly { readonly id: string }[], progress: ReadonlyMap<string, Progress>): ReadonlyMap<string, number> {
-  const logged = [...progress.values()].flatMap(({ log }) => log?.attendance ?? []);
-  const came = logged.filter((one) => one.came).length;
-  const mean = (came + USUAL * WORTH.cohort) / (logged.length + WORTH.cohort);
-  return new Map(
-    members.map(({ id }) => {
-      const own = logged.filter(({ person }) => person === id);
-      const chance = (own.filter((one) => one.came).length + mean * WORTH.person) / (own.length + WORTH.person);
-      return [id, Math.round(chance * 100) / 100] as const;
-    }),
-  );
-}
 
 /** What is asked of the readiness of a course's members. */
 interface Course {
@@ -48,28 +31,28 @@ const asForecast = ({ sessions, planning }: Pick<Course, 'sessions' | 'planning'
  * For each technique that open classes bring in, and each goal: how many of the cohort will be ready for it, who likely not, and
  * which one review would help most.
  */
-export function whoIsReady({ sessions, goals, planning, members, progress }: Course): ReadyLine[] {
+export function whoIsReady({ sessions, goals, planning, members }: Omit<Course, 'progress'>): ReadyLine[] {
   const { library } = planning.basis;
   const course = asForecast({ sessions, planning });
   const { classes } = course;
-  const chances = chancesOf(members, progress);
+  const rates = comingOf(sessions, planning.comers);
   const name = (id: string) => library.find(id)?.name ?? id;
-  const lineFor = (of: typeof course, technique: string, shown: string, at: number, practise = 0): ReadyLine => {
-    const goal = practise > 0;
-    const rates = members.map(({ id }) => chances.get(id)!);
+  const lineFor = (of: ForecastCourse, technique: string, shown: string, at: number, asked?: Goal, asAsked: readonly number[] = []): ReadyLine => {
     const each = readinessOf(of, technique, at, rates).map((chance, index) => ({ member: members[index], chance }));
     // Without what stands below, coming is enough.
     const bare = { ...of, edges: of.edges.filter(({ to }) => to === technique) };
     const came = readinessOf(bare, technique, at, rates).reduce((sum, chance) => sum + chance, 0);
-    const review = goal ? null : bestReview(of, technique, at, [...chances.values()], (place) => !sessions[place].fixed);
+    const review = asked ? null : bestReview(of, technique, at, rates, (place) => !sessions[place].fixed);
     const likelyNot = each.filter(({ chance }) => chance < DOUBTFUL).map(({ member }) => member.name);
     const best = review && Math.round(review.more) >= 1 ? review : null;
     return {
       technique: shown,
       name: name(shown),
       date: classes[Math.min(at, classes.length - 1)].date,
-      goal,
-      practise,
+      goal: asked !== undefined,
+      practise: asked?.practise ?? 0,
+      share: asked?.ready ?? null,
+      asAsked,
       people: members.length,
       ...howMany(each.map(({ chance }) => chance)),
       came,
@@ -92,20 +75,14 @@ export function whoIsReady({ sessions, goals, planning, members, progress }: Cou
       return sessions[at].fixed || !stands ? [] : [lineFor(course, technique, technique, at)];
     }),
   );
-  // A goal is a thing of its own that needs its technique so often.
-  const arriving = goals.flatMap(({ technique, practise }): ReadyLine[] => {
-    const last = classes.findLastIndex(({ techniques }) => techniques.includes(technique));
-    if (last < 0 || sessions[last].fixed || planning.already.has(technique)) return [];
-    const goal = `goal ${technique}`;
-    return [
-      lineFor(
-        { ...course, edges: [...course.edges, { needs: technique, to: goal, sessions: practise, days: 0 }] },
-        goal,
-        technique,
-        classes.length,
-        practise,
-      ),
-    ];
+  const arriving = goals.flatMap((goal): ReadyLine[] => {
+    const { technique, practise, by } = goal;
+    const inTime = sessions.filter(({ date }) => !by || date <= by).length;
+    const has = sessions.flatMap(({ blocks }, at) => (at < inTime && techniquesIn(blocks).some((block) => meets(block, goal)) ? [at] : []));
+    const last = has.at(-1);
+    if (last === undefined || sessions[last].fixed) return [];
+    const asked = asGoal(course, { technique, practise, meets: (at) => has.includes(at) });
+    return [{ ...lineFor(asked.course, asked.goal, technique, classes.length, goal, has), date: classes[inTime - 1].date }];
   });
   const share = ({ expected, people }: ReadyLine) => expected / Math.max(1, people);
   return [...coming.sort((a, b) => share(a) - share(b)).slice(0, SHOWN), ...arriving.sort((a, b) => share(a) - share(b)).slice(0, SHOWN)];

@@ -48,13 +48,14 @@ export async function exportCourse(desk: Desk, id: string): Promise<{ readonly n
     settled,
     arc,
     already: ground.already,
-    goals: goals.map(({ technique, pattern, dose, practise, everyDays, stepMinutes }) => ({
+    goals: goals.map(({ technique, pattern, dose, practise, everyDays, stepMinutes, ready }) => ({
       technique,
       pattern,
       dose,
       practise,
       ...(everyDays ? { everyDays } : {}),
       ...(stepMinutes ? { stepMinutes } : {}),
+      ...(ready ? { ready } : {}),
     })),
     ladder: ground.ladder,
     techniques: ground.techniques,

@@ -38,6 +38,7 @@ export async function seriesSetting(desk: Desk<Actor>, cohortId: string): Promis
     // A series is for everybody who takes part: nobody has said of them that they are settled.
     settled: false,
     guards,
+    comers: [],
     missedBetween: () => 0,
     qualified: () => 'own',
   };

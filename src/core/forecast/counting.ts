@@ -1,0 +1,146 @@
+/**
+ * Who will have practised something often enough, for a search that asks again and again: which counts can come about is found out once,
+ * as they come up, and kept from one question to the next. The same as {@link readinessOf} at the end of a course.
+ */
+
+/** What is counted, each by its place: what it needs of others before it counts, and how often it is needed at most. */
+export interface Counted {
+  readonly needs: readonly (readonly [place: number, times: number])[];
+  readonly most: number;
+}
+
+/** People who come alike: how many, and their chance of coming by class. */
+export interface Alike {
+  readonly people: number;
+  readonly comes: readonly number[];
+}
+
+/** What stands in each class: the sum of 2 to the power of the places of what is counted. */
+export type Marks = Float64Array;
+
+export interface Counting {
+  /** How many of the people will have practised the last of what is counted as often as it is needed; quick near the course that is gone on from. */
+  readonly expected: (marks: Marks) => number;
+  /** Goes on from a course: what is asked next differs little from it. */
+  readonly goOn: (marks: Marks) => void;
+}
+
+/** Places that one number can hold. */
+const MOST_PLACES = 52;
+
+/**
+ * @param counted the last is what is asked about
+ * @throws RangeError with more than 52 things to count
+ * @example counting([{ needs: [], most: 2 }], [{ people: 10, comes: [0.5, 0.5] }]).expected(Float64Array.of(1, 1)) // 2.5
+ */
+export function counting(counted: readonly Counted[], groups: readonly Alike[]): Counting {
+  if (counted.length > MOST_PLACES) throw new RangeError(`at most ${MOST_PLACES} things are counted`);
+  const last = counted.length - 1;
+  const states: number[][] = [counted.map(() => 0)];
+  const known = new Map<string, number>([[states[0].join(), 0]]);
+  const next: Map<number, number>[] = [new Map()];
+  const after = (state: number, mark: number): number => {
+    const found = next[state].get(mark);
+    if (found !== undefined) return found;
+    const had = states[state];
+    const counts = had.map((count, place) => {
+      const stands = Math.floor(mark / 2 ** place) % 2 === 1;
+      const { needs, most } = counted[place];
+      return stands && count < most && needs.every(([need, times]) => had[need] >= times) ? count + 1 : count;
+    });
+    const key = counts.join();
+    let to = known.get(key);
+    if (to === undefined) {
+      to = states.length;
+      known.set(key, to);
+      states.push(counts);
+      next.push(new Map());
+    }
+    next[state].set(mark, to);
+    return to;
+  };
+  const G = groups.length;
+  const S = groups[0]?.comes.length ?? 0;
+  /** People by state and group, before each class, as far as that is worked out; and what follows from a state at a class, by group. */
+  const base = new Float64Array(S);
+  const before: { readonly live: number[]; readonly people: number[] }[] = [{ live: [0], people: groups.map(({ people }) => people) }];
+  const follows: number[][] = Array.from({ length: S + 1 }, () => []);
+  const fresh: number[][] = Array.from({ length: S + 1 }, () => []);
+  const version = new Int32Array(S + 1).fill(1);
+  const place: number[] = [];
+  const seen: number[] = [];
+  let stamp = 0;
+  /** People after a class, from those before it. */
+  const step = ({ live, people }: (typeof before)[number], at: number, mark: number): (typeof before)[number] => {
+    if (mark === 0) return { live, people };
+    stamp += 1;
+    const next: { live: number[]; people: number[] } = { live: [], people: [] };
+    const of = (state: number): number => {
+      if (seen[state] !== stamp) {
+        seen[state] = stamp;
+        place[state] = next.live.length * G;
+        next.live.push(state);
+        for (let group = 0; group < G; group += 1) next.people.push(0);
+      }
+      return place[state];
+    };
+    for (let i = 0; i < live.length; i += 1) {
+      const [stays, goes] = [of(live[i]), of(after(live[i], mark))];
+      for (let group = 0; group < G; group += 1) {
+        const many = people[i * G + group];
+        const came = many * groups[group].comes[at];
+        next.people[goes + group] += came;
+        next.people[stays + group] += many - came;
+      }
+    }
+    return next;
+  };
+  /** Where the chances of a state at a class stand, worked out once for the course that is gone on from. */
+  const chances = (state: number, at: number): number => {
+    const start = state * G;
+    if (fresh[at][state] === version[at]) return start;
+    fresh[at][state] = version[at];
+    if (at === S) {
+      for (let group = 0; group < G; group += 1) follows[at][start + group] = states[state][last] >= counted[last].most ? 1 : 0;
+      return start;
+    }
+    const stays = chances(state, at + 1);
+    const goes = base[at] === 0 ? stays : chances(after(state, base[at]), at + 1);
+    for (let group = 0; group < G; group += 1) {
+      const comes = groups[group].comes[at];
+      follows[at][start + group] = comes * follows[at + 1][goes + group] + (1 - comes) * follows[at + 1][stays + group];
+    }
+    return start;
+  };
+  const sumAt = ({ live, people }: (typeof before)[number], at: number): number => {
+    let sum = 0;
+    for (let i = 0; i < live.length; i += 1) {
+      const from = chances(live[i], at);
+      for (let group = 0; group < G; group += 1) sum += people[i * G + group] * follows[at][from + group];
+    }
+    return sum;
+  };
+  /** The first class and the last that are otherwise than in the course that is gone on from. */
+  const differing = (marks: Marks): readonly [number, number] => {
+    let [first, end] = [0, S - 1];
+    while (first < S && marks[first] === base[first]) first += 1;
+    while (end > first && marks[end] === base[end]) end -= 1;
+    return [first, end];
+  };
+  const expected = (marks: Marks): number => {
+    const [first, end] = differing(marks);
+    if (first >= S) return sumAt(before[0], 0);
+    while (before.length <= first) before.push(step(before[before.length - 1], before.length - 1, base[before.length - 1]));
+    let people = before[first];
+    for (let at = first; at <= end; at += 1) people = step(people, at, marks[at]);
+    return sumAt(people, end + 1);
+  };
+  const goOn = (marks: Marks): void => {
+    const [first, end] = differing(marks);
+    if (first >= S) return;
+    base.set(marks);
+    before.length = Math.min(before.length, first + 1);
+    for (let at = 0; at <= end; at += 1) version[at] += 1;
+  };
+  return { expected, goOn };
+}
