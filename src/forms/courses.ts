@@ -89,6 +89,12 @@ export const changeCourseForm = courseForm.omit(['once']).shape({
   then: oneOf(['keep', 'draft'] as const).default('keep'),
 });
 
+/** A request while it is typed, new or of a course that stands: what its weeks can give is asked of it. */
+export const giveForm = courseForm.omit(['once', 'name']).shape({
+  course: id().nullable().default(null),
+  already: array().of(technique()).max(FORM_LIMITS.practises).nullable().default(null),
+});
+
 export const draftForm = object({ ...asSeen, published: published() });
 
 /** A class that is not held, why, and what becomes of the rest. */

@@ -1,5 +1,5 @@
 import type { IsoDate } from '@/core/units';
-import type { Arc, Check, ClassChange, Goal, WayOut } from '@/core/course';
+import type { Arc, Check, ClassChange, CourseProblem, Goal, WayOut } from '@/core/course';
 
 /** What pages are given about courses. */
 
@@ -21,6 +21,17 @@ export interface CourseRequest {
   /** What the cohort practises already. */
   readonly already: string[];
   readonly goals: Goal[];
+}
+
+/** A request as it is typed, and what a page works out from it what its weeks can give. */
+export interface WeeksAsked {
+  readonly problem: CourseProblem;
+  readonly firstDate: IsoDate;
+  readonly weeks: number;
+  /** Days on which no class is held, and why. */
+  readonly out: readonly { readonly date: IsoDate; readonly reason: string }[];
+  /** Whether whoever asks sees how many people do what. */
+  readonly counts: boolean;
 }
 
 /** What a change of a course does, or would do. */

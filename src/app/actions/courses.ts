@@ -19,6 +19,7 @@ import {
 import { mendCourse } from '@/server/usecases/courses/mendCourse';
 import { addReview, answerStep, mendCheck, moveBlock, pinBlock } from '@/server/usecases/courses/moveBlock';
 import { undoStep } from '@/server/usecases/courses/steps';
+import { weeksGive } from '@/server/usecases/courses/weeksGive';
 
 export async function createCourseAction(input: unknown) {
   return reply((desk) => createCourse(desk, input));
@@ -30,6 +31,10 @@ export async function changeCourseAction(input: unknown) {
 
 export async function compareRequestAction(input: unknown) {
   return reply((desk) => compareRequest(desk, input));
+}
+
+export async function weeksGiveAction(input: unknown) {
+  return reply((desk) => weeksGive(desk, input));
 }
 
 export async function draftingProblemAction(input: unknown) {

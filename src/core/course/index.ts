@@ -8,6 +8,8 @@ export { draftCourse, framed, placesOf, type Proof, type SoonProof, type SpreadP
 export { waysOfDraft } from './toDraft';
 export { meets, reachedIn } from './goals';
 export { comingOf } from './coming';
+export { whatWeeksGive, type Given } from './give';
+export { givenText, type GivenText } from './giveWords';
 export { blockedAhead, unplacedIn, type MendCode, type Unplaced } from './unplaced';
 export { aroundChecks, type Elsewhere, type InHand } from './around';
 export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, publishes, type Check } from './checks';

@@ -49,13 +49,17 @@ async function asReached(desk: Desk<Actor>, sessions: readonly Session[]) {
   return { reached, logs };
 }
 
-/** Everything the core asks about a course, gathered once; answers are opened here, and only numbers go on. */
+/**
+ * Everything the core asks about a course, gathered once; answers are opened here, and only numbers go on.
+ * @param practised what the cohort practises already, where it is only tried; as it stands where it is not said
+ */
 export async function settingOf(
   desk: Desk<Actor>,
   course: Pick<Course, 'cohort' | 'teacher' | 'goals' | 'firstDate' | 'weeks' | 'weekdays' | 'settled' | 'arc'>,
   sessions: readonly Session[],
+  practised?: readonly string[],
 ): Promise<Setting> {
-  const of = sessions[0]?.course;
+  const of = sessions.find(({ course: standing }) => standing !== '')?.course;
   const [group, people, studio, everyone, own, closed, missed, series, { reached, logs }] = await Promise.all([
     cohort(desk, course.cohort),
     members(desk, course.cohort),
@@ -68,7 +72,7 @@ export async function settingOf(
     asReached(desk, sessions),
   ]);
   // The days between live ones are practised alone: their order is the series' own to check.
-  const already = [...new Set([...group.already, ...(series?.days ?? []).flatMap(({ blocks }) => blocks.map(({ technique }) => technique))])];
+  const already = [...new Set([...(practised ?? group.already), ...(series?.days ?? []).flatMap(({ blocks }) => blocks.map(({ technique }) => technique))])];
   const { tempo, naturalBreath, schools, library, guards } = studio;
   const taught = Object.fromEntries(library.techniques.map((technique) => [technique.id, taughtAs(technique, schools)]));
   const tally = tallier(people, studio);

@@ -12,6 +12,7 @@ import { ArcFields } from './ArcFields';
 import styles from './CourseForm.module.css';
 import { goalOf, Goals, type Teachable } from './Goals';
 import { Weekdays } from './Weekdays';
+import { WeeksGive } from './WeeksGive';
 
 interface Props {
   readonly cohorts: readonly { readonly id: string; readonly name: string }[];
@@ -37,26 +38,29 @@ export function CourseForm({ cohorts, teachers, techniques, firstDate }: Props) 
   };
   const form = useForm<CourseInput, { id: string }>(courseForm as never, initial, createCourseAction, ({ id }) => router.push(`/courses/${id}`));
   return (
-    <Form form={form} className="stack" style={{ maxWidth: 860 }}>
-      <div className={`sheet ${styles.grid}`}>
-        <Field form={form} name="name" label="Name of the course" published autoFocus />
-        <Pick form={form} name="cohort" label="Cohort" options={cohorts.map(({ id, name }) => ({ value: id, label: name }))} />
-        <Pick form={form} name="teacher" label="Teacher" options={teachers.map(({ id, name }) => ({ value: id, label: name }))} />
-        <Day form={form} name="firstDate" label="First day" />
-        <Amount form={form} name="weeks" label="Weeks" />
-        <Time form={form} name="start" label="Starts at" />
-        <Amount form={form} name="minutes" label="Minutes" step={5} />
-        <Weekdays control={form.control} name="weekdays" />
-      </div>
-      <Goals form={form} techniques={techniques} />
-      <ArcFields form={form} />
-      <Refusal message={form.refusal} />
-      <div className="row">
-        <Button type="submit" variant="contained" disabled={form.busy}>
-          Make the course
-        </Button>
-        <Button href="/courses">Leave it</Button>
-      </div>
-    </Form>
+    <div className={styles.beside}>
+      <Form form={form} className="stack">
+        <div className={`sheet ${styles.grid}`}>
+          <Field form={form} name="name" label="Name of the course" published autoFocus />
+          <Pick form={form} name="cohort" label="Cohort" options={cohorts.map(({ id, name }) => ({ value: id, label: name }))} />
+          <Pick form={form} name="teacher" label="Teacher" options={teachers.map(({ id, name }) => ({ value: id, label: name }))} />
+          <Day form={form} name="firstDate" label="First day" />
+          <Amount form={form} name="weeks" label="Weeks" />
+          <Time form={form} name="start" label="Starts at" />
+          <Amount form={form} name="minutes" label="Minutes" step={5} />
+          <Weekdays control={form.control} name="weekdays" />
+        </div>
+        <Goals form={form} techniques={techniques} />
+        <ArcFields form={form} />
+        <Refusal message={form.refusal} />
+        <div className="row">
+          <Button type="submit" variant="contained" disabled={form.busy}>
+            Make the course
+          </Button>
+          <Button href="/courses">Leave it</Button>
+        </div>
+      </Form>
+      <WeeksGive control={form.control} />
+    </div>
   );
 }

@@ -30,7 +30,7 @@ export function Goals<F extends Pick<CourseInput, 'goals'>>({ form: of, techniqu
         Where the course should arrive. What a goal needs first is drafted by itself; counts and minutes climb to what you write here.
       </p>
       {goals.fields.map((goal, index) => (
-        <div key={goal.id} className={styles.goal}>
+        <div key={goal.id} className={styles.goal} role="group" aria-label={`Goal ${index + 1}`}>
           <PickOne
             form={form}
             name={`goals.${index}.technique`}
@@ -41,7 +41,7 @@ export function Goals<F extends Pick<CourseInput, 'goals'>>({ form: of, techniqu
           <Field form={form} name={`goals.${index}.pattern`} label="Pattern to reach" />
           <Field form={form} name={`goals.${index}.dose`} label="Dose to reach" />
           <Amount form={form} name={`goals.${index}.practise`} label="In classes" />
-          <Amount form={form} name={`goals.${index}.ready`} label="Ready, % of them" step={5} />
+          <Amount form={form} name={`goals.${index}.ready`} label="Ready, in % of them" step={5} />
           <Day form={form} name={`goals.${index}.by`} label="By, if it matters" placeholder="any day" />
           <Button onClick={() => goals.remove(index)} aria-label={`Leave out goal ${index + 1}`} disabled={goals.fields.length === 1}>
             Leave out

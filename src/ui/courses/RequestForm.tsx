@@ -22,6 +22,7 @@ import { Goals, type Teachable } from './Goals';
 import { Following } from './Following';
 import { OutcomeLines } from './OutcomeLines';
 import { Weekdays } from './Weekdays';
+import { WeeksGive } from './WeeksGive';
 import { Form } from '../forms/Form';
 
 interface Named {
@@ -84,100 +85,102 @@ export function RequestForm({ request, choices, begun }: Props) {
     void send(false);
   };
   return (
-    <Form
-      form={{
-        send: (event) => {
-          event?.preventDefault();
-          void send(current !== null);
-        },
-      }}
-      className="stack"
-      style={{ maxWidth: 900 }}
-    >
-      <div className={`sheet ${styles.grid}`}>
-        <Field form={form} name="name" label="Name of the course" published autoFocus />
-        <Pick
-          form={form}
-          name="cohort"
-          label="Cohort"
-          options={options(choices.cohorts)}
-          disabled={begun}
-          helperText={begun ? 'Taught to them already; copy the course for others.' : undefined}
-        />
-        <Pick form={form} name="teacher" label="Teacher" options={options(choices.teachers)} />
-        <Day form={form} name="firstDate" label="First day" disabled={begun} />
-        <Amount form={form} name="weeks" label="Weeks" />
-        <Time form={form} name="start" label="Starts at" />
-        <Amount form={form} name="minutes" label="Minutes" step={5} />
-        <Weekdays control={form.control} name="weekdays" />
-        <div className={styles.wide}>
-          <Controller
-            control={form.control}
-            name="already"
-            render={({ field, fieldState }) => (
-              <ManyField
-                id="already"
-                label="The cohort practises already, with all below it"
-                value={field.value ?? []}
-                onChange={field.onChange}
-                onBlur={field.onBlur}
-                options={options(choices.techniques)}
-                error={Boolean(fieldState.error)}
-                helperText={fieldState.error?.message}
-              />
-            )}
+    <div className={styles.beside}>
+      <Form
+        form={{
+          send: (event) => {
+            event?.preventDefault();
+            void send(current !== null);
+          },
+        }}
+        className="stack"
+      >
+        <div className={`sheet ${styles.grid}`}>
+          <Field form={form} name="name" label="Name of the course" published autoFocus />
+          <Pick
+            form={form}
+            name="cohort"
+            label="Cohort"
+            options={options(choices.cohorts)}
+            disabled={begun}
+            helperText={begun ? 'Taught to them already; copy the course for others.' : undefined}
           />
-        </div>
-        <div className={styles.wide}>
-          <Controller
-            control={form.control}
-            name="settled"
-            render={({ field }) => (
-              <FormControlLabel
-                label="A settled group: connected breath may be taught"
-                control={<Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />}
-              />
-            )}
-          />
-        </div>
-      </div>
-      <Goals form={form} techniques={choices.techniques} />
-      <ArcFields form={form} />
-      {theirs ? (
-        <Clash differs={theirs.differs} onTheirs={() => settle(theirs, false)} onMine={() => settle(theirs, true)} />
-      ) : (
-        <>
-          <Refusal message={form.refusal} />
-          {current && (
-            <section className="sheet stack" aria-label="What it changes">
-              <h2>What it changes</h2>
-              <RadioGroup row value={values.then} onChange={(_, value) => choose('then', value)} aria-label="Planned classes">
-                <FormControlLabel value="draft" control={<Radio />} label="Open classes are drafted anew" disabled={form.busy} />
-                <FormControlLabel value="keep" control={<Radio />} label="They keep what is planned" disabled={form.busy} />
-              </RadioGroup>
-              <Following
-                days={current.published}
-                value={values.published ?? 'stay'}
-                onChange={(value) => choose('published', value)}
-                disabled={form.busy}
-              />
-              <OutcomeLines outcome={current} />
-            </section>
-          )}
-          <div className="row">
-            {current ? (
-              <Button type="submit" variant="contained" disabled={form.busy}>
-                Keep the change
-              </Button>
-            ) : (
-              <Button type="submit" variant="contained" disabled={form.busy}>
-                {form.busy ? 'Working it out' : 'See what it changes'}
-              </Button>
-            )}
-            <Button href={`/courses/${request.course}`}>Leave it</Button>
+          <Pick form={form} name="teacher" label="Teacher" options={options(choices.teachers)} />
+          <Day form={form} name="firstDate" label="First day" disabled={begun} />
+          <Amount form={form} name="weeks" label="Weeks" />
+          <Time form={form} name="start" label="Starts at" />
+          <Amount form={form} name="minutes" label="Minutes" step={5} />
+          <Weekdays control={form.control} name="weekdays" />
+          <div className={styles.wide}>
+            <Controller
+              control={form.control}
+              name="already"
+              render={({ field, fieldState }) => (
+                <ManyField
+                  id="already"
+                  label="The cohort practises already, with all below it"
+                  value={field.value ?? []}
+                  onChange={field.onChange}
+                  onBlur={field.onBlur}
+                  options={options(choices.techniques)}
+                  error={Boolean(fieldState.error)}
+                  helperText={fieldState.error?.message}
+                />
+              )}
+            />
           </div>
-        </>
-      )}
-    </Form>
+          <div className={styles.wide}>
+            <Controller
+              control={form.control}
+              name="settled"
+              render={({ field }) => (
+                <FormControlLabel
+                  label="A settled group: connected breath may be taught"
+                  control={<Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />}
+                />
+              )}
+            />
+          </div>
+        </div>
+        <Goals form={form} techniques={choices.techniques} />
+        <ArcFields form={form} />
+        {theirs ? (
+          <Clash differs={theirs.differs} onTheirs={() => settle(theirs, false)} onMine={() => settle(theirs, true)} />
+        ) : (
+          <>
+            <Refusal message={form.refusal} />
+            {current && (
+              <section className="sheet stack" aria-label="What it changes">
+                <h2>What it changes</h2>
+                <RadioGroup row value={values.then} onChange={(_, value) => choose('then', value)} aria-label="Planned classes">
+                  <FormControlLabel value="draft" control={<Radio />} label="Open classes are drafted anew" disabled={form.busy} />
+                  <FormControlLabel value="keep" control={<Radio />} label="They keep what is planned" disabled={form.busy} />
+                </RadioGroup>
+                <Following
+                  days={current.published}
+                  value={values.published ?? 'stay'}
+                  onChange={(value) => choose('published', value)}
+                  disabled={form.busy}
+                />
+                <OutcomeLines outcome={current} />
+              </section>
+            )}
+            <div className="row">
+              {current ? (
+                <Button type="submit" variant="contained" disabled={form.busy}>
+                  Keep the change
+                </Button>
+              ) : (
+                <Button type="submit" variant="contained" disabled={form.busy}>
+                  {form.busy ? 'Working it out' : 'See what it changes'}
+                </Button>
+              )}
+              <Button href={`/courses/${request.course}`}>Leave it</Button>
+            </div>
+          </>
+        )}
+      </Form>
+      <WeeksGive control={form.control} course={request.course} />
+    </div>
   );
 }

@@ -8,6 +8,7 @@ import { keptOf, look, skeleton, type Found } from './search';
 
 export { judge, type Broken, type Judged } from './judge';
 export { requestOf } from './request';
+export { mostReadyFor } from './ready';
 export {
   lengthOf,
   writtenOut,

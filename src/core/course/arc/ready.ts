@@ -2,7 +2,7 @@ import { asGoal, counting, readinessOf } from '../../forecast';
 import { isoDate } from '../../units';
 import type { ArcCase, ArcFile } from './cases';
 import { PRICE } from './limits';
-import type { Request } from './request';
+import { requestOf, type Request } from './request';
 import { FAR } from './tables';
 
 /** Who will be ready for the goals: as a course is judged, what no course can do better than, and as the search asks for it. */
@@ -68,6 +68,9 @@ export function readyIn(
   );
 }
 
+/** The same for a request as it stands in a file. */
+export const mostReadyFor = (file: ArcFile, one: ArcCase, goal: number): number => mostReady(file, one, requestOf(file, one), goal);
+
 /** No course has more people ready for a goal: as if everything stood in every class in which it could stand. */
 export function mostReady(file: ArcFile, one: ArcCase, request: Request, goal: number): number {
   const { head, allowed } = request;
@@ -75,7 +78,7 @@ export function mostReady(file: ArcFile, one: ArcCase, request: Request, goal: n
   const could = (id: string, at: number): boolean =>
     one.fixed[at] ? one.fixed[at].some(([held]) => held === id) : head(id) <= at && (allowed(id, at) || (id === v && allowed(v, at, steps.length)));
   const inTime = (at: number) => by === undefined || one.dates[at] <= by;
-  return expectedOf(file, one, request, goal, could, (at) => inTime(at) && (one.fixed[at] !== null || allowed(v, at, steps.length)));
+  return expectedOf(file, one, request, goal, could, (at) => inTime(at) && (Boolean(one.fixed[at]) || allowed(v, at, steps.length)));
 }
 
 /** What the search asks of a goal: what is counted for it, by its place among what is known, and last how often it is practised as it is asked for. */

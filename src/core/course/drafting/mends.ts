@@ -178,6 +178,16 @@ function arriveMend(one: Case, technique: string, works: (mend: MendOf) => boole
   return low < 0 ? [] : [upTo(at[low])];
 }
 
+/** How far a climb gets, short of its end; null where it gets nowhere. */
+export function furthest(file: CaseFile, one: Case, technique: string, enough: () => boolean): MendOf['way'] | null {
+  return arriveMend(one, technique, (mend) => isPossible(file, mend.with(one), enough) === true)[0]?.way ?? null;
+}
+
+/** The fewest weeks, more than it has, that make a case possible; null where none up to {@link MOST_WEEKS} more do. */
+export function fewestWeeks(file: CaseFile, one: Case, enough: () => boolean): number | null {
+  return weeksMend(file, one, enough)[0]?.number ?? null;
+}
+
 function weeksBy(one: Case, more: number): MendOf {
   const weeks = one.further?.weeks ?? Math.ceil((Date.parse(one.dates.at(-1)!) - Date.parse(one.dates[0]) + DAY_MS) / (7 * DAY_MS));
   return { code: 'weeks', technique: null, number: weeks + more, hour: null, with: (of) => longer(of, more) };
@@ -185,15 +195,20 @@ function weeksBy(one: Case, more: number): MendOf {
 
 /** The fewest more weeks that do, if any do. */
 function weeksMend(file: CaseFile, one: Case, enough: () => boolean): MendOf[] {
-  const does = (more: number) => isPossible(file, longer(one, more), enough) === true;
-  if (!does(MOST_WEEKS)) return [];
+  const more = fewestMore((weeks) => isPossible(file, longer(one, weeks), enough) === true);
+  return more === null ? [] : [weeksBy(one, more)];
+}
+
+/** The fewest more weeks that do, null where none of those that are looked at do. @param does which does for more weeks where it does for fewer */
+export function fewestMore(does: (weeks: number) => boolean): number | null {
+  if (!does(MOST_WEEKS)) return null;
   let [low, high] = [0, MOST_WEEKS];
   while (high - low > 1) {
     const middle = (low + high) >> 1;
     if (does(middle)) high = middle;
     else low = middle;
   }
-  return [weeksBy(one, high)];
+  return high;
 }
 
 const HOURS = { m: 'a morning class', d: 'a class by day', e: 'an evening class' } as const;

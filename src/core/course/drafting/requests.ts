@@ -12,8 +12,11 @@ export interface Request {
 export const DAY_MS = 86_400_000;
 const day = (date: string, more: number) => new Date(Date.parse(date) + more * DAY_MS).toISOString().slice(0, 10);
 
+/** Classes on their days. */
+type Dated = Pick<Case, 'dates' | 'hours' | 'minutes' | 'further'>;
+
 /** A case with as many more classes as fit so many weeks, on the weekdays and at the hours it has. */
-export function longer(one: Case, weeks: number): Case {
+export function longer<C extends Dated>(one: C, weeks: number): C {
   const week = one.dates.map((date, at) => ({ at, weekday: new Date(date).getUTCDay(), date })).filter(({ date }) => date < day(one.dates[0], 7));
   const like = (date: string) => week.find(({ weekday }) => weekday === new Date(date).getUTCDay())?.at ?? 0;
   const more = laterDates(one, weeks, (date) => week.some(({ weekday }) => weekday === new Date(date).getUTCDay()));
@@ -25,7 +28,7 @@ export function longer(one: Case, weeks: number): Case {
   };
 }
 
-function laterDates({ dates, further }: Case, weeks: number, fits: (date: string) => boolean): string[] {
+function laterDates({ dates, further }: Dated, weeks: number, fits: (date: string) => boolean): string[] {
   const last = dates.at(-1)!;
   if (further) return further.dates.filter((date) => date > last && date < day(further.firstDate, (further.weeks + weeks) * 7));
   return Array.from({ length: weeks * 7 }, (_, index) => day(last, index + 1)).filter(fits);
