@@ -156,7 +156,7 @@ export const mendCourseForm = object({
   mends: array()
     .of(
       object({
-        code: oneOf(['weeks', 'minutes', 'hour', 'times', 'later', 'settled', 'without', 'practise', 'unpin', 'arrive'] as const),
+        code: oneOf(['weeks', 'minutes', 'hour', 'times', 'later', 'settled', 'without', 'practise', 'unpin', 'arrive', 'ready'] as const),
         technique: slug('No such technique.'),
         number: number().nullable().default(null).integer(),
         hour: oneOf(['m', 'd', 'e'] as const)

@@ -40,6 +40,8 @@ export interface SpreadProof extends Proved {
   /** No draft breaks less than this; and whether what is broken had to be. */
   readonly leastBroken: number;
   readonly weight: number;
+  /** By goal: how many people will be ready for it; null where nobody asked. */
+  readonly ready: readonly (number | null)[];
   /** By goal: the number of the class it could be reached in as soon as it can be taught. */
   readonly soonest: readonly (number | null)[];
 }
@@ -169,6 +171,7 @@ const spread: Search =
       broken: judged.broken,
       leastBroken: least.Q,
       weight: judged.Q,
+      ready: judged.ready,
       soonest: soonestReached,
     });
     const draft = draftArc(file, one, { looks, onBetter: told && ((better) => onBetter(classesOf(better.sessions), proofOf(better))) });

@@ -106,6 +106,10 @@ export function whatWeeksGive(sessions: readonly CourseSession[], goals: readonl
   });
 }
 
+/** No fewer weeks than these have as many ready for a goal as are asked for; null where these have, or none have. */
+export const fewestReadyWeeks = (ordered: readonly CourseSession[], goals: readonly Goal[], planning: Planning, goal: number): number | null =>
+  readyOf(ordered, goals, planning).weeks(goal);
+
 /** How many can be ready for each goal at most, in these weeks and in more. */
 function readyOf(ordered: readonly CourseSession[], goals: readonly Goal[], planning: Planning) {
   const { file, one } = arcProblemOf(ordered, goals, planning, USUAL_ARC);

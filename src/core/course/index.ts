@@ -9,6 +9,7 @@ export { waysOfDraft } from './toDraft';
 export { meets, reachedIn } from './goals';
 export { comingOf } from './coming';
 export { whatWeeksGive, type Given } from './give';
+export { readyMends, type ReadyMend } from './readyMends';
 export { givenText, type GivenText } from './giveWords';
 export { blockedAhead, unplacedIn, type MendCode, type Unplaced } from './unplaced';
 export { aroundChecks, type Elsewhere, type InHand } from './around';
@@ -16,6 +17,6 @@ export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, publishes, type 
 export { mended } from './mends';
 export { withTriedMends } from './tried';
 export { byHand, edit, pinned, refusedText, stepped, STEP_ANSWERS, withReview, type StepAnswer, type Edit } from './edits';
-export { aheadTexts, breathText, checkText, paceText, mendText, unplacedTexts, waysOut, type WayOut } from './words';
+export { aheadTexts, breathText, checkText, paceText, mendsText, mendText, unplacedTexts, waysOut, type WayOut } from './words';
 export * from './bend';
 export { classChanges, newSince, type ClassChange, type ClassFacts } from './changes';

@@ -146,13 +146,16 @@ export interface WayOut {
 }
 
 /** What would give every goal its place, the gentlest first. */
-export function waysOut(all: readonly Unplaced[], { find }: Library): WayOut[] {
-  const name = (id: string) => find(id)?.name ?? id;
+export function waysOut(all: readonly Unplaced[], library: Library): WayOut[] {
   return (all[0]?.mends ?? []).map((mends) => {
     const asks = mends.every(({ code }) => code === 'practise');
-    return { mends, asks, text: listed(mends.map((mend) => (asks ? name(mend.technique ?? '') : mendOfText(mend, name)))) };
+    return { mends, asks, text: asks ? listed(mends.map(({ technique }) => library.find(technique ?? '')?.name ?? '')) : mendsText(mends, library) };
   });
 }
+
+/** Changes of a request as a button says them. @example mendsText([{ code: 'weeks', number: 12, technique: null, hour: null }], library) // "12 weeks" */
+export const mendsText = (mends: readonly MendCode[], { find }: Library): string =>
+  listed(mends.map((mend) => mendOfText(mend, (id) => find(id)?.name ?? id)));
 
 function notPlaced(all: readonly Unplaced[], { find }: Library, counts: boolean, how: string): string[] {
   const name = (id: string) => find(id)?.name ?? 'Something that is no longer in the library';

@@ -109,7 +109,7 @@ export function ClimbsBoard({ view }: { view: ClimbsView }) {
       <Plank>
         <Refusal message={refusal} />
         <Says says={course.says} busy={busy} onAnswer={(of, answer) => void byHand(of, answer)} />
-        <Ready view={course} busy={busy} onReview={null} />
+        <Ready view={course} busy={busy} onReview={null} onMend={null} />
         {course.says.length === 0 && course.ready.length === 0 && <p className="soft">Once a class was logged, what it says stands here.</p>}
       </Plank>
     </div>

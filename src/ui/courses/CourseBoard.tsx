@@ -231,7 +231,7 @@ export function CourseBoard({ view, title, begin, children }: Props) {
               )
             }
           />
-          <Ready view={view} busy={busy} onReview={review} />
+          <Ready view={view} busy={busy} onReview={review} onMend={view.mayEdit ? mendCourse : null} />
         </Plank>
       </div>
     </DndContext>

@@ -41,7 +41,7 @@ export function asSeen({ course, sessions }: CourseView) {
 }
 
 /** What a way was tried on: once anything of it is otherwise, it is tried again. */
-const versionsOf = ({ course, sessions }: CourseView): string => [course, ...sessions].map(({ version }) => version).join();
+export const versionsOf = ({ course, sessions }: CourseView): string => [course, ...sessions].map(({ version }) => version).join();
 
 /** The days of published classes that a change could take with it: from tomorrow on. */
 export const mayFollow = ({ sessions, today }: CourseView): IsoDate[] =>

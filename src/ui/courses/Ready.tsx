@@ -8,22 +8,27 @@ import type { BehindLine, CourseView, ReadyLine } from '@/views/course';
 import { NumberField } from '../fields';
 import { Fold } from '../shell/Fold';
 import { useLibrary } from '../shell/Inside';
+import { versionsOf } from './LifeHappens';
 import { readyAt } from './readyAt';
+import { ReadyMends } from './ReadyMends';
 
 interface Props {
   readonly view: CourseView;
   readonly busy: boolean;
   /** Puts the review in; null where it is only said. */
   readonly onReview: ((line: ReadyLine) => void) | null;
+  /** Takes a change of the request and drafts again; null where nothing can be changed. */
+  readonly onMend: ((mend: CourseView['course']['mends'][number]) => void) | null;
 }
 
 /** Who will be ready for what comes in and for the goals, from how the cohort comes or a rate that is tried; and who is behind. */
-export function Ready({ view, busy, onReview }: Props) {
+export function Ready({ view, busy, onReview, onMend }: Props) {
   const { ready, behind } = view;
   const library = useLibrary();
   const [rate, setRate] = useState('');
   const tried = /^\d{1,3}$/.test(rate) && Number(rate) <= 100 ? Number(rate) / 100 : null;
   if (ready.length === 0 && behind.length === 0) return null;
+  const lacking = ready.some(({ goal, share, expected, people }) => goal && share !== null && expected < (share / 100) * people - 1e-9);
   const many = (line: ReadyLine) => (tried === null ? line : { ...line, ...readyAt(view, library, line, tried), likelyNot: [], came: 0 });
   return (
     <section aria-label="Who will be ready" style={{ marginTop: 18 }}>
@@ -35,6 +40,14 @@ export function Ready({ view, busy, onReview }: Props) {
               <Line key={`${line.technique} ${line.goal}`} line={many(line)} busy={busy} onReview={tried === null ? onReview : null} />
             ))}
           </ul>
+          {lacking && onMend && view.course.unplaced.length === 0 && view.course.arc.pace === 'spread' && (
+            <ReadyMends key={versionsOf(view)} view={view} busy={busy} onMend={onMend} />
+          )}
+          {lacking && view.course.arc.pace === 'soon' && (
+            <p className="small">
+              It is built as soon as it can be taught. Spread over the weeks, it is drafted so that as many as are asked for are ready.
+            </p>
+          )}
           <div style={{ maxWidth: 210, margin: '8px 0' }}>
             <NumberField id="rate" label="If everybody came, in %" value={rate} onChange={setRate} step={5} least={0} most={100} />
           </div>

@@ -121,6 +121,7 @@ const spread = (over: Partial<SpreadProof> = {}): SpreadProof => ({
   broken: [],
   leastBroken: 0,
   weight: 0,
+  ready: [],
   soonest: [5, 4],
   ...over,
 });

@@ -4,9 +4,9 @@ import { isPossible } from './solve';
 
 /** A change that makes every goal possible, worked out beforehand. */
 export interface MendOf {
-  readonly code: 'weeks' | 'minutes' | 'hour' | 'times' | 'later' | 'settled' | 'without' | 'practise' | 'unpin' | 'arrive';
+  readonly code: 'weeks' | 'minutes' | 'hour' | 'times' | 'later' | 'settled' | 'without' | 'practise' | 'unpin' | 'arrive' | 'ready';
   readonly technique: string | null;
-  /** Weeks, minutes or times; null where there is no number. */
+  /** Weeks, minutes, times or percent; null where there is no number. */
   readonly number: number | null;
   readonly hour: 'm' | 'd' | 'e' | null;
   /** Where a climb would arrive instead. */
@@ -73,6 +73,7 @@ const GENTLEST = [
   'unpin',
   'later',
   'times',
+  'ready',
   'arrive',
   'without',
   'practise',
@@ -231,6 +232,8 @@ export function mendOfText({ code, technique, number, hour, way }: Omit<MendOf, 
       return 'a settled group';
     case 'arrive':
       return `${of} up to ${way?.pattern} for ${way?.dose}`;
+    case 'ready':
+      return `${number} % of them ready for ${of}`;
     case 'without':
       return `without ${of}`;
     case 'practise':

@@ -64,6 +64,8 @@ function requestWith(found: Course, mends: readonly MendCode[]): Partial<Request
     else if (code === 'without' && about && goals.length > 1) goals = goals.filter((goal) => goal !== about);
     else if (code === 'later' && about) goals = goals.map((goal) => (goal === about ? { ...goal, by: null } : goal));
     else if (code === 'arrive' && about && way) goals = goals.map((goal) => (goal === about ? { ...goal, ...way } : goal));
+    else if (code === 'ready' && about && number && number < (about.ready ?? 0))
+      goals = goals.map((goal) => (goal === about ? { ...goal, ready: number } : goal));
     else if (code === 'settled') to = { ...to, settled: true };
     else if ((code !== 'practise' && code !== 'unpin') || !technique)
       throw invalid({ field: 'mends', message: 'This change does not fit the course any more.' });
