@@ -1,4 +1,5 @@
 import { v7 as newId } from 'uuid';
+import { planningOf, whatWeeksGive } from '../../src/core/course';
 import { SHIPPED_LIBRARY } from '../../src/core/library';
 import { techniquesIn } from '../../src/core/plan';
 import { course, sessionsOf } from '../../src/server/repositories/courses';
@@ -14,6 +15,8 @@ import { answerStep, moveBlock, pinBlock } from '../../src/server/usecases/cours
 import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
+import { weeksGive } from '../../src/server/usecases/courses/weeksGive';
+import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { readOutbox } from '../../src/server/usecases/people/records';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
@@ -88,6 +91,42 @@ test('what a change would do is what it does, and trying it changes nothing', as
   expect(await classes()).toEqual(before);
   await undoStep(await director(), await asked());
   expect(await classes()).toEqual(after);
+});
+
+test('what the weeks of a request can give, new or of a course that stands, is what the course then comes to', async () => {
+  const given = async (asked: object) => {
+    const { problem, out, counts } = await weeksGive(await director(), asked);
+    const [{ date, people }] = whatWeeksGive(problem.sessions, problem.goals, planningOf(problem), () => () => false);
+    return { date, people: people.people, days: problem.sessions.map((session) => session.date as string), out, counts };
+  };
+  const soon = { arc: { pace: 'soon', breath: 'usual' }, weeks: 6 };
+  const course_ = await drafted(soon);
+  const [asked, before] = [await course_.asked(), await course_.classes()];
+  const reached = (classes: typeof before) => classes.filter(([, , held]) => held.includes('longer-4-6'))[1]?.[0] ?? null;
+  const fresh = await given({ ...asked, ...soon, course: null });
+  expect(fresh).toMatchObject({ date: reached(before), days: days(before), counts: true });
+  // The days the studio is closed are told apart.
+  expect(fresh.out.map(({ date }) => date)).toEqual(['2026-12-29', '2027-01-01']);
+  expect(fresh.people).toBe((await readCourse(await director(), course_.id)).cohort.people);
+  const later = { ...asked, ...soon, weekdays: [3], start: '19:15' };
+  const standing = await given(later);
+  await changeCourse(await director(), { ...later, then: 'draft' as const });
+  const after = await course_.classes();
+  expect(standing).toMatchObject({ date: reached(after), days: days(after) });
+  // What they practise already may be tried out.
+  expect((await given({ ...asked, ...soon, already: ['natural'] })).date).toBe(null);
+});
+
+test('too few who will be ready are on the first page and on the course, once it is published too', async () => {
+  const { id, sessions } = await drafted({ weeks: 6, goals: [{ ...plainly('longer-5-6'), practise: 6, ready: 100 }] });
+  const said = async () => (await readLobby(await director())).filter(({ doing }) => doing === 'See who will be ready').map(({ text }) => text);
+  const first = await said();
+  expect(first.filter((text) => text.startsWith('A trial: about'))).toHaveLength(1);
+  const seen = await seenOf(await director(), id);
+  await publishMany(await director(), { once: newId(), course: id, seen });
+  expect((await sessions()).filter(({ fixed, date }) => fixed && date > TODAY).length).toBeGreaterThan(6);
+  expect(await said()).toEqual(first);
+  expect((await readCourse(await director(), id)).ready.find(({ goal }) => goal)).toMatchObject({ technique: 'longer-5-6', share: 100 });
 });
 
 test('what a change would put out of order is told before it is kept: whoever may not teach it, and other classes of theirs', async () => {

@@ -43,6 +43,7 @@ import { prepareCourse } from '../../src/server/usecases/courses/prepareCourse';
 import { readClimbs } from '../../src/server/usecases/courses/readClimbs';
 import { readCourse } from '../../src/server/usecases/courses/readCourse';
 import { undoStep } from '../../src/server/usecases/courses/steps';
+import { weeksGive } from '../../src/server/usecases/courses/weeksGive';
 import { exportCalendar, importCalendar, makeFeed, previewCalendar } from '../../src/server/usecases/exchange/calendars';
 import { exportCourse, exportSeries, importCourse, previewCourse } from '../../src/server/usecases/exchange/coursePackage';
 import { readCoursePage, readHandout, readPlanSheet } from '../../src/server/usecases/paper/readPaper';
@@ -153,6 +154,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['readCourse', 'DL', (desk, { course }) => readCourse(desk, course)],
   ['draftCourse', 'D', (desk) => draftCourse(desk, {})],
   ['draftingProblem', 'D', (desk) => draftingProblem(desk, {})],
+  ['weeksGive', 'D', (desk) => weeksGive(desk, {})],
   ['keepDrafted', 'D', (desk) => keepDrafted(desk, {})],
   ['addReview', 'D', (desk) => addReview(desk, {})],
   ['readRequest', 'D', (desk, { course }) => readRequest(desk, course)],
@@ -334,6 +336,8 @@ test('another studio finds nothing of ours', async () => {
     readClimbs(await stranger(), boat.id),
     draftCourse(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
     draftingProblem(await stranger(), { course: boat.id, version: boat.version, seen: [] }),
+    weeksGive(await stranger(), asked),
+    weeksGive(await stranger(), { ...asked, course: null }),
     keepDrafted(await stranger(), { course: boat.id, version: boat.version, seen: [], classes: [{ session: boat.id, techniques: [] }] }),
     addReview(await stranger(), { course: boat.id, session: boat.id, technique: 'belly', seen: [] }),
     readRequest(await stranger(), boat.id),

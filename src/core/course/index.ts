@@ -17,6 +17,6 @@ export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, publishes, type 
 export { mended } from './mends';
 export { withTriedMends } from './tried';
 export { byHand, edit, pinned, refusedText, stepped, STEP_ANSWERS, withReview, type StepAnswer, type Edit } from './edits';
-export { aheadTexts, breathText, checkText, paceText, mendsText, mendText, unplacedTexts, waysOut, type WayOut } from './words';
+export { aheadTexts, fewReadyText, breathText, checkText, paceText, mendsText, mendText, unplacedTexts, waysOut, type WayOut } from './words';
 export * from './bend';
 export { classChanges, newSince, type ClassChange, type ClassFacts } from './changes';

@@ -214,3 +214,31 @@ function blockedText(blocked: Exclude<Blocked, { why: 'not drafted' }>, goal: st
     }
   }
 }
+
+/** A share of the people under which it is said before anything good, where none is asked for. */
+const MANY_READY = 0.8;
+
+/** How many will be ready for something, as far as it is said whether that is few. */
+interface Ready {
+  readonly name: string;
+  /** Whether it is a goal. */
+  readonly goal: boolean;
+  readonly people: number;
+  readonly expected: number;
+  /** The percent that are asked for. */
+  readonly share: number | null;
+}
+
+/**
+ * For which goals fewer will be ready than are asked for, or than many; null where that is none.
+ * @example fewReadyText([{ name: '4:7:8', goal: true, people: 14, expected: 5.2, share: null }]) // "About 5 of 14 will be ready for 4:7:8."
+ */
+export function fewReadyText(ready: readonly Ready[]): string | null {
+  const few = ready.filter(
+    ({ goal, people, expected, share }) => goal && people > 0 && expected / people < (share === null ? MANY_READY : share / 100) - 1e-9,
+  );
+  if (few.length === 0) return null;
+  const worst = few.reduce((least, one) => (one.expected / one.people < least.expected / least.people ? one : least));
+  const others = few.filter((one) => one !== worst).map(({ name }) => name);
+  return `About ${Math.round(worst.expected)} of ${worst.people} will be ready for ${worst.name}${others.length > 0 ? `, and not enough for ${listed(others)}` : ''}.`;
+}

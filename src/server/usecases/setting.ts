@@ -72,7 +72,9 @@ export async function settingOf(
     asReached(desk, sessions),
   ]);
   // The days between live ones are practised alone: their order is the series' own to check.
-  const already = [...new Set([...(practised ?? group.already), ...(series?.days ?? []).flatMap(({ blocks }) => blocks.map(({ technique }) => technique))])];
+  const already = [
+    ...new Set([...(practised ?? group.already), ...(series?.days ?? []).flatMap(({ blocks }) => blocks.map(({ technique }) => technique))]),
+  ];
   const { tempo, naturalBreath, schools, library, guards } = studio;
   const taught = Object.fromEntries(library.techniques.map((technique) => [technique.id, taughtAs(technique, schools)]));
   const tally = tallier(people, studio);

@@ -16,6 +16,7 @@ import {
   pinBlockAction,
   undoStepAction,
 } from '@/app/actions/courses';
+import { fewReadyText } from '@/core/course';
 import { dayText } from '@/core/units';
 import type { CourseView, ReadyLine, ShownCheck } from '@/views/course';
 import type { Reply } from '../forms/reply';
@@ -216,7 +217,7 @@ export function CourseBoard({ view, title, begin, children }: Props) {
           <Checks
             checks={view.checks}
             accepted={view.accepted}
-            unplaced={view.course.unplaced.length}
+            unplaced={view.course.unplaced.length + (fewReadyText(view.ready) ? 1 : 0)}
             onMend={view.mayEdit ? mend : null}
             onAccept={view.mayEdit ? accept : undefined}
             busy={busy}

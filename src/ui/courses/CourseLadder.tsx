@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useEffect, useRef } from 'react';
 import { dayText } from '@/core/units';
 import type { CourseView } from '@/views/course';
+import { Mark } from '../figures/Mark';
 import styles from './CourseLadder.module.css';
 
 type Row = CourseView['sessions'][number];
@@ -178,7 +179,12 @@ function Plank({ row, threads, beam, top, past, current, innerRef, wrong, move, 
         {top && theme && <span className={styles.theme}>{theme}</span>}
         <span className={styles.state}>{row.logged ?? STATE[row.state]}</span>
         {before && <span className={styles.state}>last time: {before}</span>}
-        {wrong.length > 0 && <span className={styles.wrong}>{wrong.map(({ title, text }) => `${title ?? 'It'} ${text}`).join('. ')}</span>}
+        {wrong.length > 0 && (
+          <span className={styles.wrong} title={wrong.map(({ title, text }) => `${title ?? 'It'} ${text}`).join('. ')}>
+            <Mark answer={wrong.some(({ severity }) => severity === 'stop') ? 'leave out' : 'ask first'} word="Checks" size={20} />
+            {wrong.length === 1 ? 'one check' : `${wrong.length} checks`}
+          </span>
+        )}
       </th>
       {threads.map(({ family, first, last }) => {
         const chips = row.techniques.filter((chip) => chip.family === family);

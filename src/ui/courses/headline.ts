@@ -1,4 +1,4 @@
-import { listed } from '@/core/wording';
+import { fewReadyText } from '@/core/course';
 import type { CourseView } from '@/views/course';
 
 /**
@@ -17,7 +17,7 @@ function stateOf({ sessions, course, checks, ready }: Pick<CourseView, 'sessions
   const wrong = checks.filter(({ severity }) => severity !== 'know').length;
   const mending = wrong === 1 ? 'One thing wants mending.' : `${wrong} things want mending.`;
   if (wrong > 0) return mending;
-  const few = fewReady(ready);
+  const few = fewReadyText(ready);
   if (course.unplaced.length > 0)
     return [
       `${course.unplaced.length === 1 ? 'One goal has' : `${course.unplaced.length} goals have`} no place yet${few ? '' : '; nothing else is out of order'}.`,
@@ -33,18 +33,4 @@ function stateOf({ sessions, course, checks, ready }: Pick<CourseView, 'sessions
         ? null
         : 'Nothing is out of order.';
   return [reached, few].filter(Boolean).join(' ');
-}
-
-/** A share of the people under which it is said before anything good, where none is asked for. */
-const MANY_READY = 0.8;
-
-/** Who will not be ready for a goal, where that is many of them. */
-function fewReady(ready: CourseView['ready']): string | null {
-  const few = ready.filter(
-    ({ goal, people, expected, share }) => goal && people > 0 && expected / people < (share === null ? MANY_READY : share / 100) - 1e-9,
-  );
-  if (few.length === 0) return null;
-  const worst = few.reduce((least, one) => (one.expected / one.people < least.expected / least.people ? one : least));
-  const others = few.filter((one) => one !== worst).map(({ name }) => name);
-  return `About ${Math.round(worst.expected)} of ${worst.people} will be ready for ${worst.name}${others.length > 0 ? `, and not all for ${listed(others)}` : ''}.`;
 }

@@ -7,6 +7,7 @@ import {
   checkKey,
   checkText,
   closureOn,
+  fewReadyText,
   mayAccept,
   mended,
   mendText,
@@ -40,7 +41,7 @@ import { openDays } from './lifeHappens';
 import { saidBy } from './says';
 import { lastChange } from './steps';
 import { seriesOfLive } from '../../repositories/series';
-import { whoIsBehind, whoIsReady } from './whoIsReady';
+import { goalsReady, whoIsBehind, whoIsReady } from './whoIsReady';
 
 /** A course as its ladder. Who does what otherwise is in its checks for the director alone. */
 export async function readCourse(desk: Desk, id: string): Promise<CourseView> {
@@ -126,7 +127,7 @@ async function courseNow(desk: Desk, id: string): Promise<CourseView> {
     last,
     says: may(desk.who.role, 'answer a class') ? saidBy(sessions, planning, members.length, progress) : [],
     lastTime,
-    ready: mayEdit && may(desk.who.role, 'see reasons') ? whoIsReady(forecast) : [],
+    ready: mayEdit && may(desk.who.role, 'see reasons') ? whoIsReady(forecast, desk.today) : [],
     behind: mayEdit && may(desk.who.role, 'see reasons') ? whoIsBehind(forecast, desk.today, await alone(desk, found, members, planning)) : [],
     already: [...planning.already],
   };
@@ -194,18 +195,27 @@ export const OF_PEOPLE: readonly Check['finding']['code'][] = ['adapted', 'near 
  * @param tryMends whether mends are tried: where checks are only counted, they are not
  */
 export async function checksOf(desk: Desk, found: Course, sessions: readonly Session[], tryMends = true): Promise<ShownCheck[]> {
-  const [inside, around, { library }] = await Promise.all([insideChecks(desk, found, tryMends), aroundOf(desk, found), conventions(desk)]);
-  return shownChecks([...inside, ...around], sessions, library, desk);
+  const [{ checks }, around, { library }] = await Promise.all([insideOf(desk, found, tryMends), aroundOf(desk, found), conventions(desk)]);
+  return shownChecks([...checks, ...around], sessions, library, desk);
 }
 
-/** What the rules say of the classes of a course, whatever the days around them. */
-export function insideChecks(desk: Desk, { id, cohort: group }: Course, tryMends = true): Promise<readonly Check[]> {
+/** What is to be said of the classes of a course, whatever the days around them: what the rules say, and whether too few will be ready for its goals. */
+export function insideOf(desk: Desk, { id, cohort: group }: Course, tryMends = true): Promise<Inside> {
   return untilChanged(desk, `${tryMends ? 'mended ' : ''}checks of ${id}`, [id, group, 'studio'], async (at) => {
     const [found, sessions] = await Promise.all([course(at, id), sessionsOf(at, [id])]);
-    const { planning, reached } = await settingOf(at, found, sessions);
+    const { planning, members, reached } = await settingOf(at, found, sessions);
     const checks = checkCourse(reached, planning);
-    return tryMends ? withTriedMends(checks, reached, planning, at.today) : checks;
+    return {
+      checks: tryMends ? withTriedMends(checks, reached, planning, at.today) : checks,
+      few: fewReadyText(goalsReady({ sessions: reached, goals: found.goals, planning, members }, at.today)),
+    };
   });
+}
+
+interface Inside {
+  readonly checks: readonly Check[];
+  /** For which goals fewer will be ready than are asked for, or than many, in words; null where that is none. */
+  readonly few: string | null;
 }
 
 /** Checks in words, as far as whoever asks may see them. */

@@ -5,7 +5,7 @@ import type { WeeksAsked } from '@/views/course';
 import { authorise, may } from '../../auth/permissions';
 import { checked } from '../../checked';
 import type { Desk } from '../../desk';
-import { sessionsOf, type Session } from '../../repositories/courses';
+import { course, sessionsOf, type Session } from '../../repositories/courses';
 import { closures } from '../../repositories/studio';
 import { settingOf } from '../setting';
 import { asGoals, goalsOf } from './request';
@@ -16,16 +16,13 @@ import { asGoals, goalsOf } from './request';
  */
 export async function weeksGive(desk: Desk, input: unknown): Promise<WeeksAsked> {
   authorise(desk.who, 'edit courses');
-  const { course, already, ...asked } = await checked(giveForm, input);
-  const [closed, standing, goals] = await Promise.all([
-    closures(desk),
-    course ? sessionsOf(desk, [course]) : [],
-    goalsOf(desk, asGoals(asked.goals)),
-  ]);
+  const { course: id, already, ...asked } = await checked(giveForm, input);
+  if (id) await course(desk, id);
+  const [closed, standing, goals] = await Promise.all([closures(desk), id ? sessionsOf(desk, [id]) : [], goalsOf(desk, asGoals(asked.goals))]);
   const firstDate = isoDate(asked.firstDate);
   const stays = standing.filter(({ fixed, date }) => fixed || date < desk.today);
   const held = new Set(stays.map(({ date }) => date));
-  const days = courseDates(firstDate, asked.weeks, asked.weekdays, []).filter((date) => !held.has(date) && (!course || date >= desk.today));
+  const days = courseDates(firstDate, asked.weeks, asked.weekdays, []).filter((date) => !held.has(date) && (!id || date >= desk.today));
   const open = days.filter((date) => !closureOn(closed, date));
   const sessions = [...stays, ...open.map((date): Session => ({ ...BLANK, id: date, date, start: asked.start, minutes: asked.minutes }))].sort(
     (a, b) => a.date.localeCompare(b.date),

@@ -27,11 +27,8 @@ const asForecast = ({ sessions, planning }: Pick<Course, 'sessions' | 'planning'
   already: planning.already,
 });
 
-/**
- * For each technique that open classes bring in, and each goal: how many of the cohort will be ready for it, who likely not, and
- * which one review would help most.
- */
-export function whoIsReady({ sessions, goals, planning, members }: Omit<Course, 'progress'>): ReadyLine[] {
+/** Makes lines of who will be ready, from how the people come. */
+function linesOf({ sessions, planning, members }: Omit<Course, 'progress' | 'goals'>) {
   const { library } = planning.basis;
   const course = asForecast({ sessions, planning });
   const { classes } = course;
@@ -43,7 +40,6 @@ export function whoIsReady({ sessions, goals, planning, members }: Omit<Course, 
     const bare = { ...of, edges: of.edges.filter(({ to }) => to === technique) };
     const came = readinessOf(bare, technique, at, rates).reduce((sum, chance) => sum + chance, 0);
     const review = asked ? null : bestReview(of, technique, at, rates, (place) => !sessions[place].fixed);
-    const likelyNot = each.filter(({ chance }) => chance < DOUBTFUL).map(({ member }) => member.name);
     const best = review && Math.round(review.more) >= 1 ? review : null;
     return {
       technique: shown,
@@ -56,7 +52,7 @@ export function whoIsReady({ sessions, goals, planning, members }: Omit<Course, 
       people: members.length,
       ...howMany(each.map(({ chance }) => chance)),
       came,
-      likelyNot,
+      likelyNot: each.filter(({ chance }) => chance < DOUBTFUL).map(({ member }) => member.name),
       review: best && {
         session: sessions[best.at].id,
         date: classes[best.at].date,
@@ -66,26 +62,46 @@ export function whoIsReady({ sessions, goals, planning, members }: Omit<Course, 
       },
     };
   };
-  const begun = new Set<string>(planning.already);
-  const coming = classes.flatMap(({ techniques }, at): ReadyLine[] =>
-    techniques.flatMap((technique): ReadyLine[] => {
-      if (begun.has(technique)) return [];
-      begun.add(technique);
-      const stands = planning.ladder.some(({ to, needs }) => to === technique && !planning.already.has(needs));
-      return sessions[at].fixed || !stands ? [] : [lineFor(course, technique, technique, at)];
-    }),
-  );
-  const arriving = goals.flatMap((goal): ReadyLine[] => {
+  return { course, lineFor };
+}
+
+/** How many of the cohort will be ready for each goal that is still to be had; those with the fewest first. */
+export function goalsReady(of: Omit<Course, 'progress'>, today: IsoDate): ReadyLine[] {
+  const { sessions, goals } = of;
+  const { course, lineFor } = linesOf(of);
+  const { classes } = course;
+  const lines = goals.flatMap((goal): ReadyLine[] => {
     const { technique, practise, by } = goal;
     const inTime = sessions.filter(({ date }) => !by || date <= by).length;
     const has = sessions.flatMap(({ blocks }, at) => (at < inTime && techniquesIn(blocks).some((block) => meets(block, goal)) ? [at] : []));
     const last = has.at(-1);
-    if (last === undefined || sessions[last].fixed) return [];
+    if (last === undefined || sessions[last].date < today) return [];
     const asked = asGoal(course, { technique, practise, meets: (at) => has.includes(at) });
     return [{ ...lineFor(asked.course, asked.goal, technique, classes.length, goal, has), date: classes[inTime - 1].date }];
   });
-  const share = ({ expected, people }: ReadyLine) => expected / Math.max(1, people);
-  return [...coming.sort((a, b) => share(a) - share(b)).slice(0, SHOWN), ...arriving.sort((a, b) => share(a) - share(b)).slice(0, SHOWN)];
+  return lines.sort(fewestFirst);
+}
+
+const share = ({ expected, people }: ReadyLine) => expected / Math.max(1, people);
+const fewestFirst = (a: ReadyLine, b: ReadyLine) => share(a) - share(b);
+
+/**
+ * For each technique that classes which are still to come bring in, and each goal: how many of the cohort will be ready for it, who likely
+ * not, and which one review would help most.
+ */
+export function whoIsReady(of: Omit<Course, 'progress'>, today: IsoDate): ReadyLine[] {
+  const { sessions, planning } = of;
+  const { course, lineFor } = linesOf(of);
+  const begun = new Set<string>(planning.already);
+  const coming = course.classes.flatMap(({ techniques }, at): ReadyLine[] =>
+    techniques.flatMap((technique): ReadyLine[] => {
+      if (begun.has(technique)) return [];
+      begun.add(technique);
+      const stands = planning.ladder.some(({ to, needs }) => to === technique && !planning.already.has(needs));
+      return sessions[at].date < today || !stands ? [] : [lineFor(course, technique, technique, at)];
+    }),
+  );
+  return [...coming.sort(fewestFirst).slice(0, SHOWN), ...goalsReady(of, today).slice(0, SHOWN)];
 }
 
 /** How many people's ways back are shown. */

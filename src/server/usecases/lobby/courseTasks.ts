@@ -6,7 +6,7 @@ import type { Desk } from '../../desk';
 import { courses, sessionsOf } from '../../repositories/courses';
 import { conventions } from '../../repositories/studio';
 import { idsOf, listCourses } from '../courses/listCourses';
-import { checksOf } from '../courses/readCourse';
+import { checksOf, insideOf } from '../courses/readCourse';
 import { listPlans } from '../plans/listPlans';
 
 /** What wants doing about each course: its checks, what can be published, goals without a place. */
@@ -30,6 +30,7 @@ export async function courseTasks(desk: Desk): Promise<Task[]> {
         ({ id: session, date, published, blocks }) =>
           date >= desk.today && published === 0 && blocks.length > 0 && !checks.some((check) => check.session === session && check.stops),
       );
+      const few = may(desk.who.role, 'see reasons') ? (await insideOf(desk, found, false)).few : null;
       const stops = checks.filter(({ severity, date }) => severity === 'stop' && date >= desk.today).length;
       const mends = checks.filter(({ severity, date }) => severity === 'mend' && date >= desk.today).length;
       return [
@@ -45,6 +46,7 @@ export async function courseTasks(desk: Desk): Promise<Task[]> {
               } as const,
             ]
           : []),
+        ...(few ? [{ harm: 'mend', text: `${name}: ${few[0].toLowerCase()}${few.slice(1)}`, href, doing: 'See who will be ready' } as const] : []),
         ...unplacedTexts(found.unplaced, library, may(desk.who.role, 'see reasons')).map((text): Task => ({
           harm: 'know',
           text: `${name}: ${text}`,

@@ -15,7 +15,7 @@ import { course, session as sessionById, sessionsOf, type Session } from '../../
 import { progressOf, type Plan, type Progress } from '../../repositories/plans';
 import type { OpenedMember } from '../../repositories/screenings';
 import { aways, staffNames, teachers } from '../../repositories/staff';
-import { checksOf, insideChecks, stateOf } from '../courses/readCourse';
+import { checksOf, insideOf, stateOf } from '../courses/readCourse';
 import { saidBy } from '../courses/says';
 import { houseOf, settingOf } from '../setting';
 import { stricterSince } from '../teach/stricterSince';
@@ -47,7 +47,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     houseOf(desk, found.cohort),
     settingOf(desk, found, sessions),
     checksOf(desk, found, sessions),
-    insideChecks(desk, found),
+    insideOf(desk, found),
     stricterSince(desk, session, at),
   ]);
   const shownLog = (log: ClassLog): ShownLog => ({
@@ -84,7 +84,7 @@ export async function readPlan(desk: Desk, id: string): Promise<PlanView> {
     note: session.note,
     ...beside(sessions, id),
     conversation: said,
-    judged: edits ? against(session, { found, checks: inside }, studio.library).judged : [],
+    judged: edits ? against(session, { found, checks: inside.checks }, studio.library).judged : [],
     naturalBreath: studio.naturalBreath,
     tempo: studio.tempo,
     seat: group.seat,
