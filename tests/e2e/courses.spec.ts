@@ -13,6 +13,12 @@ test('a course is made, drafted, moved by keyboard and by drag, and answers on t
   await expect(page.getByLabel('Name of the course')).toHaveValue('Evenings by the slip');
   await page.getByLabel('Weeks', { exact: true }).fill('6');
   await choose(page, 'Technique', '4:7:8');
+  const gives = page.getByRole('complementary', { name: 'What these weeks can give' });
+  await expect(gives).toContainText(/4:7:8 by .+, at the earliest\./);
+  await page.getByLabel('Weeks', { exact: true }).fill('1');
+  await expect(gives).toContainText(/4:7:8 not in one week/);
+  await page.getByLabel('Weeks', { exact: true }).fill('6');
+  await expect(gives).toContainText(/4:7:8 by /);
   await page.getByRole('button', { name: 'Make the course' }).click();
   await expect(page.getByRole('heading', { name: 'Evenings by the slip' })).toBeVisible();
   await page.getByRole('button', { name: 'Draft', exact: true }).click();
@@ -39,7 +45,7 @@ test('a course is made, drafted, moved by keyboard and by drag, and answers on t
   await expect(
     page
       .getByRole('row')
-      .filter({ hasText: /the ladder asks for/ })
+      .filter({ has: page.getByTitle(/the ladder asks for/) })
       .first(),
   ).toBeVisible();
 

@@ -9,6 +9,10 @@ import type { Answered, Asked } from '@/workers/giving';
 /** How long after the last key it is asked, in milliseconds. */
 const ASKED_AFTER_MS = 300;
 
+const UNREACHED = 'The studio cannot be reached just now.';
+/** What is wrong stands at its field. */
+const NOT_YET = 'It stands here once all that is asked can be.';
+
 export interface WeeksGiven {
   readonly asked: WeeksAsked;
   readonly given: readonly Given[];
@@ -39,7 +43,7 @@ export function useWeeksGive(request: object): { readonly found: WeeksGiven | nu
       if (!isLast()) return;
       if (!reply?.ok) {
         setAnswered(typed);
-        return setRefused(reply ? (reply.fields[0]?.message ?? reply.message) : 'The studio cannot be reached just now.');
+        return setRefused(reply === null ? UNREACHED : reply.fields.length > 0 ? NOT_YET : reply.message);
       }
       setRefused(null);
       stop();
