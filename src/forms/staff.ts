@@ -3,6 +3,9 @@ import { ROLES } from '@/core/staff';
 import { FORM_LIMITS } from './limits';
 import { clock, day, family, id, line, once, oneOf, optionalDay, optionalId, version } from './rules';
 
+/** Time zones a studio may be in. */
+export const ZONES: readonly string[] = [...Intl.supportedValuesOf('timeZone'), 'UTC'];
+
 const email = () =>
   string()
     .trim()
@@ -42,6 +45,19 @@ export const staffSeenForm = object({ staff: id(), version: version() });
 export const staffRoleForm = staffSeenForm.shape({ role: oneOf(ROLES) });
 
 export const qualificationsForm = staffSeenForm.shape({ families: families() });
+
+/** The first page of a studio of one's own. */
+export const beginForm = object({
+  code: line('the code that was shown', FORM_LIMITS.name),
+  studio: line('the studio a name', FORM_LIMITS.name),
+  zone: string()
+    .required('Please choose where the studio is.')
+    .test('zone', 'There is no such time zone.', (zone) => ZONES.includes(zone)),
+  name: line('your name', FORM_LIMITS.name),
+  email: email(),
+  password: password(),
+  again: again(),
+});
 
 /** A password is chosen by a link. */
 export const choosePasswordForm = object({ password: password(), again: again() });

@@ -1,3 +1,12 @@
+/** A step of a studio that begins: what it is for, where it is done, and whether it is. */
+export interface FirstStep {
+  readonly title: string;
+  readonly text: string;
+  readonly href: string;
+  readonly doing: string;
+  readonly done: boolean;
+}
+
 /** One sentence of what needs doing, and where. */
 export interface Task {
   readonly harm: 'stop' | 'mend' | 'know';

@@ -58,6 +58,7 @@ import { listPlans } from '../../src/server/usecases/plans/listPlans';
 import { publishMany, publishPlan } from '../../src/server/usecases/plans/publishPlan';
 import { readPlan } from '../../src/server/usecases/plans/readPlan';
 import { saveBlocks, comparePlan } from '../../src/server/usecases/plans/saveBlocks';
+import { putStepsAway } from '../../src/server/usecases/lobby/firstSteps';
 import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { addClosure, removeClosure, saveConventions, saveSpeech } from '../../src/server/usecases/studio/changeStudio';
 import { previewGuards, saveGuards } from '../../src/server/usecases/studio/guards';
@@ -255,6 +256,7 @@ const TABLE: readonly (readonly [string, string, (desk: Desk, ids: { cohort: str
   ['readSigns', 'D', (desk) => readSigns(desk)],
   ['helpThatStands', 'D', (desk) => helpThatStands(desk)],
   ['markSign', 'DLT', (desk) => markSign(desk, {})],
+  ['putStepsAway', 'D', (desk) => putStepsAway(desk)],
   ['readStudio', 'D', (desk) => readStudio(desk)],
   ['saveConventions', 'D', (desk) => saveConventions(desk, {})],
   ['saveSchools', 'D', (desk) => saveSchools(desk, {})],

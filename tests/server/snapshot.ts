@@ -92,3 +92,13 @@ export async function rowsSince(kept: Rows): Promise<Rows> {
   for (const row of rows.filter(({ here }) => here)) now.set(keyOf(row), row.data);
   return now;
 }
+
+/** Takes every row away, until they are put back. */
+export async function emptied(): Promise<void> {
+  const all = await tables();
+  const copies: readonly Copy[] = ['fresh_demo', 'kept_rows'];
+  const gone = all.map((name) =>
+    [`delete from public."${name}";`, ...copies.map((copy) => `insert into ${copy}.touched values ('${name}');`)].join(' '),
+  );
+  await (await ownerManager()).execute(`begin; set local session_replication_role = replica; ${gone.join(' ')} commit;`);
+}

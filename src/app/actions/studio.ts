@@ -3,7 +3,12 @@
 import { reply } from '@/app/edge';
 import { previewGuards, saveGuards } from '@/server/usecases/studio/guards';
 import { plannedTechniques, previewPace, saveSchools } from '@/server/usecases/studio/schools';
+import { putStepsAway } from '@/server/usecases/lobby/firstSteps';
 import { addClosure, removeClosure, saveConventions, saveSpeech } from '@/server/usecases/studio/changeStudio';
+
+export async function putStepsAwayAction() {
+  return reply((desk) => putStepsAway(desk));
+}
 
 export async function saveConventionsAction(input: unknown) {
   return reply((desk) => saveConventions(desk, input));

@@ -13,4 +13,4 @@ export type StaffLinkPurpose = 'invitation' | 'reset';
 export type HeldReason = 'not in their hands' | 'unreadable' | 'strangers' | 'not yet';
 
 /** What somebody tries from outside: each kind is counted by itself, so that no trouble with one shuts out another. */
-export type AttemptKind = 'sign in' | 'own password' | 'new password' | 'join' | 'form' | 'day' | 'sign up' | 'signed up' | 'calendar';
+export type AttemptKind = 'begin' | 'sign in' | 'own password' | 'new password' | 'join' | 'form' | 'day' | 'sign up' | 'signed up' | 'calendar';

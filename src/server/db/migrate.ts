@@ -20,6 +20,7 @@ import { Migration20261207000000_series_told } from './migrations/Migration20261
 import { Migration20261208000000_signs_stand } from './migrations/Migration20261208000000_signs_stand';
 import { Migration20261209000000_changes } from './migrations/Migration20261209000000_changes';
 import { Migration20261210000000_arc } from './migrations/Migration20261210000000_arc';
+import { Migration20261211000000_first_steps } from './migrations/Migration20261211000000_first_steps';
 import { grantAll } from './grants';
 import { databaseUrl } from './orm';
 import { reseal } from './reseal';
@@ -43,6 +44,7 @@ const MIGRATIONS = {
   Migration20261208000000_signs_stand,
   Migration20261209000000_changes,
   Migration20261210000000_arc,
+  Migration20261211000000_first_steps,
 } as const;
 
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */

@@ -20,6 +20,11 @@ export async function person(desk: Desk<Actor>, id: string): Promise<PersonRecor
   return row;
 }
 
+/** Whether anybody is on a roster. */
+export async function anyPerson(desk: Desk<Actor>): Promise<boolean> {
+  return (await readRows(desk, PersonRow, {}, { limit: 1, fields: ['id'] })).length > 0;
+}
+
 /**
  * A person held until the transaction ends. Whatever is written about somebody holds them first, so that nothing is written
  * about whoever is being erased meanwhile.

@@ -51,6 +51,11 @@ export interface Progress {
   readonly log: LoggedClass | null;
 }
 
+/** Whether any plan was ever published. */
+export async function anyPlan(desk: Desk<Actor>): Promise<boolean> {
+  return (await readRows(desk, PlanRow, {}, { limit: 1, fields: ['id'] })).length > 0;
+}
+
 /** Plans, acknowledgements and logs of sessions, by session. The plan is the latest version. */
 export async function progressOf(desk: Desk<Actor>, sessions: readonly string[]): Promise<ReadonlyMap<string, Progress>> {
   const published = readRows(desk, PlanRow, { session: [...sessions] }, { orderBy: { number: 'asc' } });

@@ -25,6 +25,8 @@ export interface Conventions extends House {
   readonly ruleChanges: readonly RuleChange[];
   /** Whether forms that are missing or run out are asked for without anybody's doing. */
   readonly asksByItself: boolean;
+  /** Whether the first steps were put away. */
+  readonly stepsAway: boolean;
   /** How fast things grow here, and when a climb goes on. */
   readonly guards: Guards;
   readonly version: number;
@@ -38,7 +40,7 @@ async function conventionsNow(desk: Desk<Actor>): Promise<Conventions> {
   const [studio, versions, all] = await Promise.all([readRow(desk, StudioRow, { id: desk.who.studio }), rulebookVersions(desk), library(desk)]);
   const row = studio!;
   const ruleChanges = versions.at(-1)?.changes ?? [];
-  const { name, zone, tempo, naturalBreath, speech, version, asksByItself } = row;
+  const { name, zone, tempo, naturalBreath, speech, version, asksByItself, stepsAway } = row;
   const schools: StudioSchools = { studio: { ...DEFAULT_SCHOOLS, ...row.schools.studio }, own: row.schools.own ?? {} };
   return {
     name,
@@ -51,6 +53,7 @@ async function conventionsNow(desk: Desk<Actor>): Promise<Conventions> {
     ruleChanges,
     rulebook: changedRulebook(ruleChanges),
     asksByItself,
+    stepsAway,
     guards: { ...GUARDS, ...row.guards },
     version,
   };
@@ -70,6 +73,7 @@ export interface StudioChange {
   readonly speech?: Omit<SheetOptions, 'schools'>;
   readonly schools?: StudioSchools;
   readonly asksByItself?: boolean;
+  readonly stepsAway?: boolean;
   readonly guards?: Guards;
 }
 
@@ -90,6 +94,7 @@ export async function addStudio(
     schools: {},
     guards: {},
     asksByItself: false,
+    stepsAway: false,
     version: 1,
   });
 }

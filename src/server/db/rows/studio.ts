@@ -20,6 +20,8 @@ export const StudioRow = defineEntity({
     guards: p.json<Partial<Guards>>(),
     /** Whether forms that are missing or run out are asked for by themselves. */
     asksByItself: p.boolean(),
+    /** Whether the first steps were put away. */
+    stepsAway: p.boolean(),
     version: p.integer().version(),
   },
 });
