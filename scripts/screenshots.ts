@@ -33,7 +33,6 @@ await shoot(director, 'techniques');
 await at('/ladder?pick=4-7-8');
 await shoot(director, 'ladder');
 await at('/cohorts');
-await shoot(director, 'cohorts');
 await director.getByRole('link', { name: 'Ferry crew, early shift' }).click();
 await director.getByRole('link', { name: /^Fenna T\., Equal 4:4:4/ }).click();
 await director.getByRole('heading', { name: 'Why' }).waitFor();
@@ -56,6 +55,20 @@ await own.goto(address + new URL(form).pathname);
 await own.getByRole('group', { name: 'Are you pregnant?' }).getByRole('radio', { name: 'yes' }).first().check();
 await own.getByRole('group', { name: 'Are you pregnant?' }).scrollIntoViewIfNeeded();
 await shoot(own, 'form-phone');
+await at('/courses/new');
+await director.waitForTimeout(1500);
+await director.getByLabel('Name of the course').fill('Longer out');
+await director.getByRole('combobox', { name: 'Cohort' }).click();
+await director.getByRole('option', { name: 'Desk-bound beginners' }).click();
+await director.getByRole('button', { name: 'Another goal' }).click();
+const wish = director.getByRole('group', { name: 'Goal 2' }).getByRole('combobox', { name: 'Technique' });
+await wish.click();
+await director.getByRole('option', { name: '4:7:8', exact: true }).click();
+await director
+  .getByRole('complementary', { name: 'What these weeks can give' })
+  .getByText(/not in 6 weeks/)
+  .waitFor();
+await shoot(director, 'course-form');
 await at('/courses');
 await director.getByRole('link', { name: 'Steady on the early boat' }).click();
 await director.getByRole('heading', { name: 'Checks' }).waitFor();

@@ -3,7 +3,8 @@ export interface FirstStep {
   readonly title: string;
   readonly text: string;
   readonly href: string;
-  readonly doing: string;
+  /** Null where something else comes first. */
+  readonly doing: string | null;
   readonly done: boolean;
 }
 

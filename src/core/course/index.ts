@@ -10,7 +10,7 @@ export { meets, reachedIn } from './goals';
 export { comingOf } from './coming';
 export { whatWeeksGive, type Given } from './give';
 export { readyMends, type ReadyMend } from './readyMends';
-export { givenText, type GivenText } from './giveWords';
+export { givenText } from './giveWords';
 export { blockedAhead, unplacedIn, type MendCode, type Unplaced } from './unplaced';
 export { aroundChecks, type Elsewhere, type InHand } from './around';
 export { byHarm, checkCourse, checkKey, inTimeOrder, mayAccept, publishes, type Check } from './checks';

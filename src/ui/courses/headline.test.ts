@@ -28,7 +28,7 @@ test.each([
   [
     'few ready',
     { ready: [line('4:7:8', 5.2)] },
-    'It has not started yet. Every goal is reached, the last in week 7. About 5 of 14 will be ready for 4:7:8.',
+    'It has not started yet. About 5 of 14 will be ready for 4:7:8. Every goal is reached, the last in week 7.',
   ],
   ['four in five ready', { ready: [line('4:7:8', 11.2)] }, 'It has not started yet. Every goal is reached, the last in week 7.'],
   [

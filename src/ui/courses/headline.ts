@@ -32,5 +32,5 @@ function stateOf({ sessions, course, checks, ready }: Pick<CourseView, 'sessions
       : few
         ? null
         : 'Nothing is out of order.';
-  return [reached, few].filter(Boolean).join(' ');
+  return [few, reached].filter(Boolean).join(' ');
 }

@@ -16,7 +16,7 @@ export function BeginForm({ zone, zones }: { zone: string; zones: readonly strin
     <main className={styles.page}>
       <section className={styles.sheet}>
         <h1>A studio of your own</h1>
-        <p className="soft">It is empty, and you become its director. Everything named here can be changed later.</p>
+        <p className="soft">It begins empty, and you become its director.</p>
         <form action={action} noValidate className="stack" key={JSON.stringify(typed)}>
           <PostedField
             sent={sent}

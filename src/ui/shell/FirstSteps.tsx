@@ -11,7 +11,9 @@ import styles from './FirstSteps.module.css';
 /** The way into a studio that begins, as rungs from the ground up: what is done, what is next, and what comes after. */
 export function FirstSteps({ steps }: { steps: readonly FirstStep[] }) {
   const { run, refusal, busy, refresh } = useAction();
-  const next = steps.findIndex(({ done }) => !done);
+  // What was passed over is not asked for again.
+  const last = steps.findLastIndex(({ done }) => done);
+  const next = steps.findIndex(({ done }, index) => !done && index > last);
   const away = async () => {
     if ((await run(() => putStepsAwayAction()))?.ok) refresh();
   };
@@ -27,12 +29,12 @@ export function FirstSteps({ steps }: { steps: readonly FirstStep[] }) {
               </h2>
               <p className="small">{text}</p>
             </div>
-            {index === next ? (
+            {doing !== null && index === next ? (
               <Button href={href} variant="contained">
                 {doing}
               </Button>
             ) : (
-              <Link href={href}>{doing}</Link>
+              doing !== null && <Link href={href}>{doing}</Link>
             )}
           </li>
         ))}

@@ -46,10 +46,12 @@ export default async function CohortsPage({ searchParams }: Props) {
         </div>
         <p className="lead">
           {cohorts.length === 0
-            ? 'No cohort is in your hands yet. The director hands you one with a course.'
+            ? may(desk.who.role, 'edit courses')
+              ? 'No cohort yet. People are taught in cohorts: a group that meets, with what it practises already. Make the first below.'
+              : 'No cohort is in your hands yet. The director hands you one with a course.'
             : `${cohorts.length} groups, ${cohorts.reduce((sum, { people }) => sum + people, 0)} people.${!may(desk.who.role, 'add people') ? '' : waiting === 0 ? ' Everyone’s screening is valid today.' : waiting === 1 ? ' One person has no valid screening.' : ` ${waiting} people have no valid screening.`}`}
         </p>
-        {may(desk.who.role, 'add people') && (
+        {may(desk.who.role, 'add people') && cohorts.length > 0 && (
           <NeedsDoing needs={due.shown} toAsk={toAsk} asksByItself={asksByItself} version={may(desk.who.role, 'run the studio') ? version : null}>
             <Pages of={due} href="/cohorts" what="groups that need something" name="needs" />
           </NeedsDoing>

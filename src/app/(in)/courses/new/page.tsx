@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
 import { addDays, mondayOf } from '@/core/units';
 import { prepareCourse } from '@/server/usecases/courses/prepareCourse';
+import { NoCohort } from '@/ui/shell/NoCohort';
 import { CourseForm } from '@/ui/courses/CourseForm';
 
 export const metadata: Metadata = { title: 'Make a course' };
@@ -13,7 +14,11 @@ export default function NewCoursePage() {
       <>
         <h1>Make a course</h1>
         <p className="lead">Say when it meets and where it should arrive. The draft climbs the ladder from what the cohort already practises.</p>
-        <CourseForm cohorts={cohorts} teachers={teachers} firstDate={addDays(mondayOf(desk.today), 7)} techniques={techniques} />
+        {cohorts.length === 0 ? (
+          <NoCohort what="A course" />
+        ) : (
+          <CourseForm cohorts={cohorts} teachers={teachers} firstDate={addDays(mondayOf(desk.today), 7)} techniques={techniques} />
+        )}
       </>
     );
   });

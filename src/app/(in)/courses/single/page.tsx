@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { seated } from '@/app/edge';
 import { addDays } from '@/core/units';
 import { prepareCourse } from '@/server/usecases/courses/prepareCourse';
+import { NoCohort } from '@/ui/shell/NoCohort';
 import { SingleForm } from '@/ui/courses/SingleForm';
 
 export const metadata: Metadata = { title: 'A single class' };
@@ -14,7 +15,11 @@ export default function SinglePage() {
       <>
         <h1>A single class</h1>
         <p className="lead">A workshop, or one evening. It has a plan with the same checks as any class, and a teacher who reads it.</p>
-        <SingleForm cohorts={options(cohorts)} teachers={options(teachers)} date={addDays(desk.today, 7)} />
+        {cohorts.length === 0 ? (
+          <NoCohort what="A class" />
+        ) : (
+          <SingleForm cohorts={options(cohorts)} teachers={options(teachers)} date={addDays(desk.today, 7)} />
+        )}
       </>
     );
   });
