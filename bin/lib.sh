@@ -1,7 +1,7 @@
 # Shared by bin/start and bin/test. Expects $home (a data folder) and $pg_port.
 
 say() { printf '  %s\n' "$*"; }
-fail() { printf '\nOaken Ladder could not start: %s\n' "$*" >&2; exit 1; }
+fail() { printf '\nOaken Ladder could not %s: %s\n' "${doing:-start}" "$*" >&2; exit 1; }
 
 as_root() {
   if [ "$(id -u)" = 0 ]; then "$@"; elif command -v sudo >/dev/null 2>&1; then sudo "$@"; else return 1; fi
@@ -136,6 +136,20 @@ watch_over() {
       fi
     fi
   done
+}
+
+# The passphrase of a backup: from OAKEN_PASSPHRASE, from the file OAKEN_PASSPHRASE_FILE, or asked for; twice where it is chosen.
+ask_passphrase() {
+  [ -n "${OAKEN_PASSPHRASE:-}" ] || [ -z "${OAKEN_PASSPHRASE_FILE:-}" ] || OAKEN_PASSPHRASE=$(cat "$OAKEN_PASSPHRASE_FILE") || fail "the passphrase could not be read from $OAKEN_PASSPHRASE_FILE."
+  if [ -z "${OAKEN_PASSPHRASE:-}" ]; then
+    [ -t 0 ] || fail "a passphrase is needed: OAKEN_PASSPHRASE, or a file named by OAKEN_PASSPHRASE_FILE."
+    printf 'Passphrase: ' >&2 && read -rs OAKEN_PASSPHRASE && echo >&2
+    if [ "${1:-}" = twice ]; then
+      printf 'Once more: ' >&2 && read -rs again && echo >&2
+      [ "$OAKEN_PASSPHRASE" = "$again" ] || fail "these were two different ones."
+    fi
+  fi
+  export OAKEN_PASSPHRASE
 }
 
 stop_postgres() { [ -n "${data:-}" ] && as_pg "$(pg_bin)/pg_ctl" -D "$data" -m fast -w stop >/dev/null 2>&1; }

@@ -1,5 +1,6 @@
 #!/usr/bin/env bash
 # Whatever stops comes back by itself: bin/start is begun, its database and its application are killed, one after the other and both at once.
+# Then it is backed up while it runs, and comes back from that in another folder, page for page.
 set -u
 cd "$(dirname "$(readlink -f "$0")")/.." || exit 1
 home=${OAKEN_HOME:?}
@@ -7,7 +8,8 @@ port=${PORT:?}
 address="http://127.0.0.1:$port"
 bin/start >"$home.start.log" 2>&1 &
 started=$!
-trap 'kill "$started" 2>/dev/null; wait "$started" 2>/dev/null' EXIT
+again=''
+trap 'kill "$started" $again 2>/dev/null; wait 2>/dev/null' EXIT
 pass() { node -e '
   const until = Date.now() + Number(process.argv[2]);
   (async () => {
@@ -50,3 +52,26 @@ for child in $(pgrep -P "$(database)") $(database); do kill -STOP "$child"; done
 pass 15000 'does not answer' 'health did not say within two seconds which part is not well'
 for child in $(database) $(pgrep -P "$(database)"); do kill -CONT "$child"; done
 pass 15000 well 'it was not well again'
+
+# Backed up while it runs. What does not open says why, and changes nothing.
+export OAKEN_PASSPHRASE='three herons wait'
+backup="$home.backup" other="$home.other"
+rm -rf "$backup" "$other"
+# What is done beside requests is done by then: it would go on in one of the two and not yet in the other.
+waits() { PGPASSWORD=$(cat "$home/database.password") "$(pg_bin)/psql" -h 127.0.0.1 -p "$(sed -n 4p "$(cluster_folder)/postmaster.pid")" -U oaken -d oaken -qAt -c "select count(*) from pgboss.job where state in ('created', 'retry', 'active') and start_after <= now()"; }
+for _ in $(seq 60); do [ "$(waits)" = 0 ] && break; sleep 1; done
+bin/backup "$backup" >"$home.backup.log" 2>&1 || { echo 'it was not backed up'; cat "$home.backup.log"; exit 1; }
+refused() { # said, more
+  OAKEN_HOME="$other" PORT=$((port + 5)) bin/restore "$backup" >"$home.restore.log" 2>&1 && { echo "restored, where it should have been refused: $1"; exit 1; }
+  grep -q "$1" "$home.restore.log" || { echo "not said: $1"; cat "$home.restore.log"; exit 1; }
+  [ ! -e "$other/master.key" ] && [ ! -e "$other/postgres" ] || { echo "something was left: $1"; exit 1; }
+}
+OAKEN_PASSPHRASE='three herons went' refused 'This passphrase does not open it. Nothing was changed'
+truncate -s -1 "$backup" && refused 'The file is not whole'
+bin/backup "$backup" >"$home.backup.log" 2>&1 || { echo 'it was not backed up again'; exit 1; }
+OAKEN_HOME="$other" PORT=$((port + 5)) bin/restore "$backup" >"$home.restore.log" 2>&1 || { echo 'it was not restored'; cat "$home.restore.log"; exit 1; }
+OAKEN_HOME="$other" bin/restore "$backup" >"$home.restore.log" 2>&1 && { echo 'restored over what is there'; exit 1; }
+OAKEN_HOME="$other" PORT=$((port + 5)) bin/start >"$other.start.log" 2>&1 &
+again=$!
+address="http://127.0.0.1:$((port + 5))" pass 120000 well 'what was restored did not start'
+node tests/samePages.mjs "$address" "http://127.0.0.1:$((port + 5))" || exit 1

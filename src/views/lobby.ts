@@ -13,5 +13,6 @@ export interface Task {
   readonly harm: 'stop' | 'mend' | 'know';
   readonly text: string;
   readonly href: string;
-  readonly doing: string;
+  /** Null where it is done elsewhere. */
+  readonly doing: string | null;
 }

@@ -12,6 +12,7 @@ import { addCohort } from '../../src/server/usecases/cohorts/addCohort';
 import { addPerson } from '../../src/server/usecases/cohorts/addPerson';
 import { createCourse } from '../../src/server/usecases/courses/createCourse';
 import { draftCourse } from '../../src/server/usecases/courses/draftCourse';
+import { LAST_BACKUP } from '../../src/server/backup/last';
 import { firstSteps, putStepsAway } from '../../src/server/usecases/lobby/firstSteps';
 import { readLobby } from '../../src/server/usecases/lobby/readLobby';
 import { publishPlan } from '../../src/server/usecases/plans/publishPlan';
@@ -135,6 +136,39 @@ test('it is led by what is there already, until the first plan is out; or put aw
   const [first] = await sessionsOf(await director(), [course]);
   await publishPlan(await director(), { once: newId(), session: first.id, version: first.version, teacher: who.id });
   expect(await done()).toBe(null);
+});
+
+test('the first page says when nothing was backed up, when that was too long ago, and when it failed; of the demo it says nothing', async () => {
+  await begin();
+  const home = mkdtempSync(join(tmpdir(), 'oaken-home-'));
+  const days = (back: number) => new Date(NOW.getTime() - back * 86_400_000).toISOString();
+  const said = async (last?: object) => {
+    if (last) writeFileSync(join(home, LAST_BACKUP), JSON.stringify(last));
+    return (await readLobby(await director())).map(({ text }) => text.split('. ')[0]).filter((text) => /back/.test(text));
+  };
+  process.env.OAKEN_HOME = home;
+  expect(await said()).toEqual([]);
+  process.env.OAKEN_OWN = '1';
+  // There is nobody to lose yet.
+  expect(await said()).toEqual([]);
+  const { id: cohort } = await addCohort(await director(), { once: newId(), name: 'Mondays', about: '', practises: ['natural'] });
+  await addPerson(await director(), {
+    once: newId(),
+    cohort,
+    name: 'Pia R.',
+    email: 'pia@post.example',
+    birthDate: '1990-02-03',
+    screened: false,
+    answers: [],
+  });
+  expect(await said()).toEqual(['Nothing here was ever backed up']);
+  expect(await said({ made: days(7.9), failed: null })).toEqual([]);
+  expect(await said({ made: days(8), failed: null })).toEqual(['The last backup is 8 days old']);
+  expect(await said({ made: days(3), failed: days(2) })).toEqual(['The last backup did not succeed, or did not read back']);
+  expect(await said({ made: days(2), failed: days(3) })).toEqual([]);
+  delete process.env.OAKEN_OWN;
+  expect(await said({ made: days(30), failed: null })).toEqual([]);
+  delete process.env.OAKEN_HOME;
 });
 
 test('whoever knows the way puts them away', async () => {

@@ -41,7 +41,7 @@ export default async function LobbyPage({ searchParams }: Props) {
             <li key={href + text} className="task" data-harm={harm}>
               <span className="harm">{WORD[harm]}</span>
               <span>{text}</span>
-              <Link href={href}>{doing}</Link>
+              {doing !== null && <Link href={href}>{doing}</Link>}
             </li>
           ))}
         </ul>

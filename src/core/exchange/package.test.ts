@@ -13,7 +13,7 @@ const course = (over: Partial<CoursePackage> = {}): CoursePackage => ({
   settled: false,
   arc: { pace: 'soon', breath: 'full' },
   already: ['equal-4-4'],
-  goals: [{ technique: 'longer-4-6', pattern: '4:6', dose: '6 min', practise: 2, everyDays: 7, stepMinutes: 0.5 }],
+  goals: [{ technique: 'longer-4-6', pattern: '4:6', dose: '6 min', practise: 2, everyDays: 7, stepMinutes: 0.5, ready: 80 }],
   ladder: SHIPPED_EDGES.filter(({ to }) => to === 'longer-4-6').map(({ needs, to, sessions, days }) => ({ needs, to, sessions, days })),
   techniques: [],
   ways: [{ name: 'Our even', base: 'equal-4-4', pattern: '4:4', dose: '4 min' }],

@@ -47,6 +47,9 @@ const MIGRATIONS = {
   Migration20261211000000_first_steps,
 } as const;
 
+/** Whether a migration is one of this version's: a database that had one that is not is of a newer one. */
+export const isKnownMigration = (name: string): boolean => Object.hasOwn(MIGRATIONS, name);
+
 /** Where the database is, for the role that owns it: migrations, queues and grants are made with it, and nothing else. */
 export function ownerUrl(): string {
   const url = process.env.OAKEN_OWNER_URL;

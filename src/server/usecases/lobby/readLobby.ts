@@ -1,6 +1,8 @@
 import type { Task } from '@/views/lobby';
 import { may } from '../../auth/permissions';
 import type { Desk } from '../../desk';
+import { lastBackup } from '../../backup/last';
+import { anyPerson } from '../../repositories/people';
 import { untilChanged } from '../../untilChanged';
 import { needsDoing } from '../people/needsDoing';
 import { seriesTasks } from '../series/going';
@@ -13,10 +15,34 @@ import { handedTasks, teachingTasks, weekTasks } from './teachingTasks';
 export async function readLobby(desk: Desk): Promise<Task[]> {
   const { role } = desk.who;
   // What somebody said of a stop sign is opened each time.
-  const [signs, others] = await Promise.all([may(role, 'see reasons') ? signTasks(desk) : [], otherTasks(desk)]);
+  const [signs, others, backup] = await Promise.all([
+    may(role, 'see reasons') ? signTasks(desk) : [],
+    otherTasks(desk),
+    may(role, 'run the studio') ? backupTasks(desk) : [],
+  ]);
   const order = ['stop', 'mend', 'know'];
-  return [...signs, ...others].sort((a, b) => order.indexOf(a.harm) - order.indexOf(b.harm));
+  return [...signs, ...others, ...backup].sort((a, b) => order.indexOf(a.harm) - order.indexOf(b.harm));
 }
+
+/** A backup is not old before so many days. */
+const BACKUP_DAYS = 8;
+
+/** Whether a studio of one's own is backed up: said once it has anybody to lose. */
+async function backupTasks(desk: Desk): Promise<Task[]> {
+  const last = await lastBackup();
+  if (!last) return [];
+  const say = (text: string): Task[] => [{ harm: 'mend', text, href: '/', doing: null }];
+  const how = 'Whoever keeps the machine makes one with bin/backup.';
+  if (last.failed !== null && (last.made === null || last.failed > last.made))
+    return say(`The last backup did not succeed, or did not read back. ${how}`);
+  if (last.made !== null) {
+    const days = Math.floor((desk.now.getTime() - Date.parse(last.made)) / DAY_MS);
+    return days < BACKUP_DAYS ? [] : say(`The last backup is ${days} days old. ${how}`);
+  }
+  return (await anyPerson(desk)) ? say(`Nothing here was ever backed up. ${how}`) : [];
+}
+
+const DAY_MS = 86_400_000;
 
 /** All but what somebody said of a sign. */
 export function otherTasks(desk: Desk): Promise<readonly Task[]> {
