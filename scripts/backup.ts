@@ -7,7 +7,9 @@ import { dateIn, isoDate } from '../src/core/units';
 import { kept } from '../src/server/backup/keep';
 import { LAST_BACKUP } from '../src/server/backup/last';
 import { headOf, NotOpened, openBackup, writeBackup } from '../src/server/backup/sealed';
+import { masterKey, vaultFrom } from '../src/server/auth/vault';
 import { isKnownMigration, ownerUrl } from '../src/server/db/migrate';
+import { checkKey } from '../src/server/repositories/keys';
 import { ROWS } from '../src/server/db/rows';
 
 /** `bin/backup` and `bin/restore`: what they do beside starting and stopping things. */
@@ -30,6 +32,8 @@ const DAILY = /^oaken-ladder-(\d{4}-\d\d-\d\d)\.backup$/;
 async function written(into: string) {
   const orm = await MikroORM.init({ clientUrl: ownerUrl(), entities: ROWS, pool: { min: 0, max: 1 } });
   try {
+    // A key that opens nothing of it is not worth keeping.
+    await checkKey(orm.em.fork(), vaultFrom(masterKey()), new Date());
     return await orm.em.transactional(
       async (em) => {
         const one = async (sql: string) => Object.values((await em.execute<Record<string, unknown>[]>(sql))[0])[0];

@@ -53,7 +53,8 @@ pass 15000 'does not answer' 'health did not say within two seconds which part i
 for child in $(database) $(pgrep -P "$(database)"); do kill -CONT "$child"; done
 pass 15000 well 'it was not well again'
 
-# Backed up while it runs. What does not open says why, and changes nothing.
+# Backed up while it runs. What does not open says why, and changes nothing. It takes minutes: with OAKEN_REHEARSE=yes.
+[ "${OAKEN_REHEARSE:-}" = yes ] || exit 0
 export OAKEN_PASSPHRASE='three herons wait'
 backup="$home.backup" other="$home.other"
 rm -rf "$backup" "$other"
