@@ -67,6 +67,18 @@ async function director(): Promise<Desk> {
   return deskFor((await whoHas(await freshManager(), token, NOW))!, NOW) as Promise<Desk>;
 }
 
+const mondays = async () => (await addCohort(await director(), { once: newId(), name: 'Mondays', about: '', practises: ['natural'] })).id;
+const addPia = async (cohort: string) =>
+  addPerson(await director(), {
+    once: newId(),
+    cohort,
+    name: 'Pia R.',
+    email: 'pia@post.example',
+    birthDate: '1990-02-03',
+    screened: false,
+    answers: [],
+  });
+
 test('the code that was shown opens the first page, once; its director signs in', async () => {
   await begin();
   expect(await studios()).toMatchObject([{ name: 'Lark Hill', zone: 'Europe/Dublin' }]);
@@ -117,17 +129,9 @@ test('it is led by what is there already, until the first plan is out; or put aw
   const families = [...new Set(SHIPPED_LIBRARY.techniques.map(({ family }) => family))].map((family) => ({ family, since: null }));
   await saveQualifications(await director(), { staff: who.id, version: 1, families });
   expect(await done()).toEqual([true, true, false, false, false, false]);
-  const { id: cohort } = await addCohort(await director(), { once: newId(), name: 'Mondays', about: '', practises: ['natural'] });
+  const cohort = await mondays();
   expect((await firstSteps(await director()))![2]).toMatchObject({ done: false, doing: 'Mondays', href: `/cohorts/${cohort}` });
-  await addPerson(await director(), {
-    once: newId(),
-    cohort,
-    name: 'Pia R.',
-    email: 'pia@post.example',
-    birthDate: '1990-02-03',
-    screened: false,
-    answers: [],
-  });
+  await addPia(cohort);
   expect(await done()).toEqual([true, true, true, false, false, false]);
   const { id: course } = await createCourse(await director(), courseInput(who.id, cohort));
   expect(await done()).toEqual([true, true, true, true, false, false]);
@@ -151,16 +155,8 @@ test('the first page says when nothing was backed up, when that was too long ago
   process.env.OAKEN_OWN = '1';
   // There is nobody to lose yet.
   expect(await said()).toEqual([]);
-  const { id: cohort } = await addCohort(await director(), { once: newId(), name: 'Mondays', about: '', practises: ['natural'] });
-  await addPerson(await director(), {
-    once: newId(),
-    cohort,
-    name: 'Pia R.',
-    email: 'pia@post.example',
-    birthDate: '1990-02-03',
-    screened: false,
-    answers: [],
-  });
+  const cohort = await mondays();
+  await addPia(cohort);
   expect(await said()).toEqual(['Nothing here was ever backed up']);
   expect(await said({ made: days(7.9), failed: null })).toEqual([]);
   expect(await said({ made: days(8), failed: null })).toEqual(['The last backup is 8 days old']);

@@ -5,6 +5,9 @@ import type { LoggedClass } from '../repositories/logs';
 const USUAL = 0.8;
 const WORTH = { cohort: 10, person: 4 } as const;
 
+/** A rate is an estimate: to a twentieth. Those who come alike are so counted together. */
+const STEPS = 20;
+
 /** How each member comes, by the logs of a course: their own record, with the cohort's as what is expected of them. */
 export function comersOf(members: readonly { readonly id: string }[], logs: ReadonlyMap<string, LoggedClass>): Comer[] {
   const logged = [...logs].flatMap(([session, { attendance }]) => attendance.map((one) => ({ ...one, session })));
@@ -15,6 +18,6 @@ export function comersOf(members: readonly { readonly id: string }[], logs: Read
     const rate = (cameOf(own) + mean * WORTH.person) / (own.length + WORTH.person);
     // Whoever a log does not name was not in the room.
     const came = Object.fromEntries([...logs.keys()].map((session) => [session, own.some((one) => one.session === session && one.came)]));
-    return { rate: Math.round(rate * 100) / 100, came };
+    return { rate: Math.round(rate * STEPS) / STEPS, came };
   });
 }

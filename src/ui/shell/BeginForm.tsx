@@ -6,6 +6,7 @@ import { beginAction } from '@/app/actions/signin';
 import { Refusal } from '../forms/fields';
 import { NOT_SENT, problemOf } from '../forms/posted';
 import { PostedField } from '../forms/PostedField';
+import { NewPassword } from '../staff/NewPassword';
 import styles from './SignIn.module.css';
 
 /** Whoever set it up names the studio and becomes its director. */
@@ -41,15 +42,7 @@ export function BeginForm({ zone, zones }: { zone: string; zones: readonly strin
           </PostedField>
           <PostedField sent={sent} name="name" label="Your name" autoComplete="name" />
           <PostedField sent={sent} name="email" label="Your e-mail" type="email" autoComplete="username" />
-          <PostedField
-            sent={sent}
-            name="password"
-            label="Choose a password"
-            type="password"
-            autoComplete="new-password"
-            helperText="A few words are easy to keep."
-          />
-          <PostedField sent={sent} name="again" label="Once more" type="password" autoComplete="new-password" />
+          <NewPassword sent={sent} />
           <Refusal message={problemOf(sent)} />
           <Button type="submit" variant="contained" disabled={busy}>
             Begin

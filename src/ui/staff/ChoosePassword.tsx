@@ -6,7 +6,7 @@ import { choosePasswordAction } from '@/app/actions/staff';
 import type { Role } from '@/core/staff';
 import { Refusal } from '../forms/fields';
 import { NOT_SENT, problemOf } from '../forms/posted';
-import { PostedField } from '../forms/PostedField';
+import { NewPassword } from './NewPassword';
 
 interface Props {
   /** What stands in the address for the link. */
@@ -30,15 +30,7 @@ export function ChoosePassword({ link, joining: { name, email, role, studio, pur
       <form action={action} noValidate className="stack">
         <input type="hidden" name="link" value={link} />
         <input type="text" autoComplete="username" defaultValue={email} readOnly hidden />
-        <PostedField
-          sent={sent}
-          name="password"
-          label="Choose a password"
-          type="password"
-          autoComplete="new-password"
-          helperText="A few words are easy to keep."
-        />
-        <PostedField sent={sent} name="again" label="Once more" type="password" autoComplete="new-password" />
+        <NewPassword sent={sent} />
         <Refusal message={problemOf(sent)} />
         <Button type="submit" variant="contained" disabled={busy}>
           {purpose === 'invitation' ? 'Join' : 'Set the password'}

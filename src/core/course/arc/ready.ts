@@ -95,8 +95,9 @@ function askedOf(file: ArcFile, one: ArcCase, { already, known }: Pick<Request, 
     file.edges.flatMap(([needs, to, times]) => (to === id && !already.has(needs) ? [[below.indexOf(needs), times] as const] : []));
   const most = (id: string) =>
     Math.max(0, ...file.edges.flatMap(([needs, to, times]) => (needs === id && below.includes(to) && !already.has(to) ? [times] : [])));
+  const first = one.dates.findIndex((_, at) => !one.fixed[at]);
   const counted = [...below.map((id) => ({ needs: needsOf(id), most: most(id) })), { needs: needsOf(v), most: r }];
-  return { below: below.map((id) => known.indexOf(id)), counting: counting(counted, one.people ?? []) };
+  return { below: below.map((id) => known.indexOf(id)), counting: counting(counted, one.people ?? [], first < 0 ? one.dates.length : first) };
 }
 
 /** A course as the search has it, as far as it is asked who will be ready: techniques by their places among what is known. */
